@@ -1,0 +1,90 @@
+/** Ranks: core 0; formats, db, ui 1; server, client 2; features 3; app 4. Same folder or a lower rank. */
+const only = (name, from, ...to) => ({
+  name: `${name}-imports`,
+  severity: "error",
+  from: { path: `^src/${from}/` },
+  to: { path: "^src/", pathNot: [from, ...to].map((d) => `^src/${d}/`) },
+});
+/** Packages that core may use, each through the one adapter file named beside it. */
+const coreAdapters = {
+  mathjs: "^src/core/answers/compileExpression\\.ts$",
+  "fraction\\.js": "^src/core/numeric/rational\\.ts$",
+};
+module.exports = {
+  forbidden: [
+    { name: "no-cycles", severity: "error", from: {}, to: { circular: true } },
+    only("core", "core"),
+    only("formats", "formats", "core"),
+    only("db", "db", "core/model"),
+    only("ui", "ui", "core/model"),
+    only("server", "server", "db", "formats", "core"),
+    only("client", "client", "formats", "core"),
+    only("features", "features", "server", "client", "db", "formats", "ui", "core"),
+    only("app", "app", "features", "server", "ui"),
+    {
+      name: "features-are-siblings",
+      severity: "error",
+      from: { path: "^src/features/([^/]+)/" },
+      to: { path: "^src/features/", pathNot: "^src/features/$1/" },
+    },
+    {
+      name: "views-get-props",
+      severity: "error",
+      from: { path: "^src/features/[^/]+/view/" },
+      to: { path: "^src/(server|db)/|^src/features/[^/]+/(reads|writes)(/|\\.ts$)", dependencyTypesNot: ["type-only"] },
+    },
+    {
+      name: "only-reads-and-writes-query",
+      severity: "error",
+      from: { path: "^src/features/", pathNot: "^src/features/[^/]+/(reads|writes)(/|\\.ts$)" },
+      to: { path: "^src/db/" },
+    },
+    {
+      name: "routes-do-not-write",
+      severity: "error",
+      from: { path: "^src/app/" },
+      to: { path: "^src/features/[^/]+/writes" },
+    },
+    {
+      name: "core-is-pure",
+      severity: "error",
+      from: { path: "^src/(core|formats)/" },
+      to: { dependencyTypes: ["core"] },
+    },
+    {
+      name: "core-needs-no-package",
+      severity: "error",
+      from: { path: "^src/core/", pathNot: Object.values(coreAdapters) },
+      to: { path: "node_modules/" },
+    },
+    ...Object.entries(coreAdapters).map(([name, file]) => ({
+      name: `core-adapter-${name.replace("\\", "")}`,
+      severity: "error",
+      from: { path: file },
+      to: { path: "node_modules/", pathNot: `node_modules/${name}/` },
+    })),
+    {
+      name: "sql-only-in-db",
+      severity: "error",
+      from: { path: "^src/", pathNot: "^src/db/" },
+      to: { path: "node_modules/(drizzle-orm|@libsql)/" },
+    },
+    {
+      name: "nothing-imports-scripts",
+      severity: "error",
+      from: { path: "^src/" },
+      to: { path: "^(demo|standins|scripts|tests|content)/" },
+    },
+    { name: "no-orphans", severity: "error", from: { orphan: true, pathNot: ["\\.d\\.ts$", "^scripts/", "^src/app/", "^tests/"] }, to: {} },
+    { name: "not-to-unresolvable", severity: "error", from: {}, to: { couldNotResolve: true, pathNot: "\\.css$" } },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.json" },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "require", "node", "default", "types"],
+    },
+  },
+};

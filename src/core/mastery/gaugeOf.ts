@@ -1,0 +1,47 @@
+import { LEVEL_CUTS, type Level } from "../model/levels";
+import { masteryToday } from "./masteryToday";
+import type { SkillState } from "./skillState";
+
+/** Fewer scored answers than this say too little to name a level. */
+export const LEAST_EVIDENCE = 3;
+/** Evidence older than this many days is marked as old. */
+export const OLD_AFTER_DAYS = 60;
+
+/** One cell of the mastery map: a chance is never without its evidence and its age. */
+export interface Gauge {
+  /** Chance of mastery on the day asked for, 0 to 1. */
+  readonly chance: number;
+  readonly level: Level;
+  readonly tooLittle: boolean;
+  readonly old: boolean;
+  readonly mastered: boolean;
+  readonly scoredAnswers: number;
+  readonly rightFirstTries: number;
+  /** Day number of the last answer; null when the skill was never met. */
+  readonly lastDay: number | null;
+}
+
+/**
+ * The gauge of one student in one skill on a day. `secureBeyondGrade` tells whether the student is Secure in a skill that
+ * builds on this one and lies beyond the student's grade, which makes a mastered skill Extending.
+ */
+export function gaugeOf(state: SkillState | null, prior: number, day: number, secureBeyondGrade: boolean): Gauge {
+  const chance = state ? masteryToday(state, day) : prior;
+  const mastered = state?.masteredDay != null;
+  return {
+    chance,
+    level: levelOf(chance, mastered && secureBeyondGrade),
+    tooLittle: (state?.scoredAnswers ?? 0) < LEAST_EVIDENCE,
+    old: state !== null && day - state.lastDay > OLD_AFTER_DAYS,
+    mastered,
+    scoredAnswers: state?.scoredAnswers ?? 0,
+    rightFirstTries: state?.rightFirstTries ?? 0,
+    lastDay: state?.lastDay ?? null,
+  };
+}
+
+function levelOf(chance: number, extends_: boolean): Level {
+  if (chance < LEVEL_CUTS.developing) return "beginning";
+  if (chance < LEVEL_CUTS.secure) return "developing";
+  return extends_ ? "extending" : "secure";
+}

@@ -1,0 +1,36 @@
+import { LEVEL_CUTS } from "../model/levels";
+import { type Gauge, gaugeOf, LEAST_EVIDENCE } from "./gaugeOf";
+import { masteryToday } from "./masteryToday";
+import { priorMastery } from "./priorMastery";
+import type { SkillState } from "./skillState";
+
+/** What the gauges need to know of a skill. */
+export interface SkillPlace {
+  readonly id: string;
+  readonly grade: number;
+  readonly difficulty: number;
+  readonly prerequisites: readonly string[];
+}
+
+/** All gauges of one student on a day, by skill id, for any set of skills that is closed under "builds on". */
+export function gaugesOfStudent(
+  student: { readonly grade: number; readonly states: ReadonlyMap<string, SkillState> },
+  skills: readonly SkillPlace[],
+  day: number,
+): Map<string, Gauge> {
+  const secureBeyond = new Set(
+    skills
+      .filter((skill) => {
+        const state = student.states.get(skill.id);
+        if (!state || skill.grade <= student.grade || state.scoredAnswers < LEAST_EVIDENCE) return false;
+        return masteryToday(state, day) >= LEVEL_CUTS.secure;
+      })
+      .flatMap((skill) => skill.prerequisites),
+  );
+  return new Map(
+    skills.map((skill) => {
+      const prior = priorMastery(student.grade, skill.difficulty);
+      return [skill.id, gaugeOf(student.states.get(skill.id) ?? null, prior, day, secureBeyond.has(skill.id))];
+    }),
+  );
+}

@@ -1,0 +1,25 @@
+export interface TraceStep {
+  readonly right: boolean;
+  /** Chance of a right answer without mastery, 0 to 1. */
+  readonly guess: number;
+  /** Chance of a wrong answer with mastery, 0 to 1. */
+  readonly slip: number;
+  /** Chance of learning at this opportunity, 0 to 1. */
+  readonly learn: number;
+  /** How much the answer counts as evidence: 1 fully, 0 not at all (likelihoods are raised to this power). */
+  readonly weight: number;
+}
+
+/**
+ * One step of knowledge tracing (Corbett & Anderson 1995, equations 1 to 3): Bayes' rule on the answer, then the chance of
+ * learning. The wrong-answer denominator is built from its own terms, since 1 - P(right) drifts above 1 with rounding.
+ * Takes and gives a chance of mastery in [0, 1].
+ */
+export function traceAnswer(mastery: number, step: TraceStep): number {
+  const { right, guess, slip, learn, weight } = step;
+  const withMastery = mastery * (right ? 1 - slip : slip) ** weight;
+  const without = (1 - mastery) * (right ? guess : 1 - guess) ** weight;
+  const evidence = withMastery + without;
+  const posterior = evidence > 0 ? withMastery / evidence : mastery;
+  return posterior + (1 - posterior) * learn;
+}

@@ -1,0 +1,26 @@
+import { CoreError } from "../model/fail";
+import { traceAnswer } from "./traceAnswer";
+
+/** Classical four-parameter model: chance of mastery at the start, of learning, of slipping and of guessing; all in [0, 1]. */
+export interface KnowledgeModel {
+  readonly initial: number;
+  readonly learn: number;
+  readonly slip: number;
+  readonly guess: number;
+}
+
+/**
+ * Chance of mastery after each of a row of answers under one set of parameters (Corbett & Anderson 1995). Throws
+ * "bad-argument" when a parameter lies outside [0, 1]. Example: initial 0.5, learn 0, slip 0.1, guess 0.2 and one right
+ * answer give 0.45 / 0.55 = 0.818.
+ */
+export function traceKnowledge(model: KnowledgeModel, responses: readonly boolean[]): number[] {
+  for (const [name, value] of Object.entries(model)) {
+    if (!(value >= 0 && value <= 1)) throw new CoreError("bad-argument", `${name} must lie in 0 to 1.`, { ...model });
+  }
+  let mastery = model.initial;
+  return responses.map((right) => {
+    mastery = traceAnswer(mastery, { right, guess: model.guess, slip: model.slip, learn: model.learn, weight: 1 });
+    return mastery;
+  });
+}

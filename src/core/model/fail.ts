@@ -1,0 +1,15 @@
+/** What went wrong, as a short stable code that tests and messages hang on. */
+export type CoreErrorCode = "bad-argument" | "bad-expression" | "bad-item-model" | "unreadable-day";
+
+/** Misuse of the core: says what was required and which values broke it. Lack of data is never an error. */
+export class CoreError extends Error {
+  override readonly name = "CoreError";
+  constructor(
+    readonly code: CoreErrorCode,
+    message: string,
+    readonly values: Readonly<Record<string, unknown>> = {},
+    options?: { cause?: unknown },
+  ) {
+    super(message, options);
+  }
+}
