@@ -1,0 +1,23 @@
+import { addSchoolDays } from "./addSchoolDays";
+import type { SchoolDay } from "./dayNumber";
+import type { SchoolCalendar } from "./isSchoolDay";
+
+export interface PlanSpan {
+  readonly skillId: string;
+  readonly fromDay: SchoolDay;
+  readonly targetDay: SchoolDay;
+}
+
+/** Gives each skill in turn the same number of school days (1 or more), beginning on `startDay` or the next taught day. */
+export function spreadPlan(
+  skillIds: readonly string[],
+  startDay: SchoolDay,
+  daysEach: number,
+  calendar: SchoolCalendar,
+): PlanSpan[] {
+  return skillIds.map((skillId, place) => ({
+    skillId,
+    fromDay: addSchoolDays(startDay, place * daysEach, calendar),
+    targetDay: addSchoolDays(startDay, (place + 1) * daysEach - 1, calendar),
+  }));
+}

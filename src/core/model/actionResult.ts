@@ -1,0 +1,4 @@
+/** What a change answers to the screen: its data, or why not, in words for the person. */
+export type ActionResult<T> =
+  | { readonly ok: true; readonly data: T }
+  | { readonly ok: false; readonly code: string; readonly message: string };

@@ -1,0 +1,58 @@
+import "server-only";
+import { mkdirSync } from "node:fs";
+import { dirname } from "node:path";
+import { type Client, createClient, type ResultSet } from "@libsql/client";
+import { drizzle } from "drizzle-orm/libsql";
+import { migrate } from "drizzle-orm/libsql/migrator";
+import type { BaseSQLiteDatabase } from "drizzle-orm/sqlite-core";
+import * as delivery from "./schema/delivery";
+import * as history from "./schema/history";
+import * as library from "./schema/library";
+import * as people from "./schema/people";
+import * as plan from "./schema/plan";
+import * as regroup from "./schema/regroup";
+import * as work from "./schema/work";
+
+const schema = { ...people, ...library, ...plan, ...work, ...delivery, ...regroup, ...history };
+
+/** What queries run on: the database itself, or a transaction in it. */
+export type Queryable = BaseSQLiteDatabase<"async", ResultSet, typeof schema>;
+
+export interface Database {
+  /** For reads outside a transaction. */
+  readonly read: Queryable;
+  /** Runs `change` in one transaction; transactions of this process follow one another. */
+  write<T>(change: (tx: Queryable) => Promise<T>): Promise<T>;
+  close(): void;
+}
+
+/** Waiting time for another process that holds the write lock. */
+const BUSY_MILLISECONDS = 10_000;
+
+/**
+ * Opens the database at a libSQL address ("file:…", "libsql://…"), creates the folder of a local file, and brings the
+ * tables up to date. A local file runs in WAL mode with synchronous=FULL (the library's default): a committed answer
+ * survives a killed process and a power cut.
+ */
+export async function openDatabase(url: string, migrationsFolder: string, authToken?: string): Promise<Database> {
+  const local = url.startsWith("file:");
+  if (local) mkdirSync(dirname(url.slice("file:".length)), { recursive: true });
+  const client = createClient({ url, timeout: BUSY_MILLISECONDS, ...(authToken ? { authToken } : {}) });
+  if (local) await client.execute("PRAGMA journal_mode = WAL");
+  const orm = drizzle(client, { schema });
+  await migrate(orm, { migrationsFolder });
+  return { read: orm, write: writerQueue(orm), close: () => client.close() };
+}
+
+/**
+ * One writer at a time in this process. Without the queue a second transaction waits for SQLite's lock inside a synchronous
+ * call, which stops the event loop that the first one needs to commit.
+ */
+function writerQueue(orm: Queryable & { $client: Client }): Database["write"] {
+  let last: Promise<unknown> = Promise.resolve();
+  return <T>(change: (tx: Queryable) => Promise<T>): Promise<T> => {
+    const run = last.then(() => orm.transaction((tx) => change(tx as unknown as Queryable)));
+    last = run.catch(() => undefined);
+    return run;
+  };
+}

@@ -1,0 +1,17 @@
+import "server-only";
+import { eq } from "drizzle-orm";
+import type { Queryable } from "../connection";
+import { rosterDrafts } from "../schema/history";
+
+export type RosterDraftRow = typeof rosterDrafts.$inferSelect;
+
+export async function insertDraft(tx: Queryable, row: typeof rosterDrafts.$inferInsert): Promise<void> {
+  await tx.insert(rosterDrafts).values(row);
+}
+export async function draftById(db: Queryable, id: string): Promise<RosterDraftRow | null> {
+  const [draft] = await db.select().from(rosterDrafts).where(eq(rosterDrafts.id, id));
+  return draft ?? null;
+}
+export async function updateDraft(tx: Queryable, id: string, values: Partial<RosterDraftRow>): Promise<void> {
+  await tx.update(rosterDrafts).set(values).where(eq(rosterDrafts.id, id));
+}

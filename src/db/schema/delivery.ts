@@ -1,0 +1,127 @@
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { misconceptions, skills } from "./library";
+import { people } from "./people";
+import { works } from "./work";
+
+/** One student's run at one piece of work. */
+export const sittings = sqliteTable(
+  "sittings",
+  {
+    id: text("id").primaryKey(),
+    workId: text("work_id").notNull().references(() => works.id),
+    personId: text("person_id").notNull().references(() => people.id),
+    startedAt: integer("started_at").notNull(),
+    lastAt: integer("last_at").notNull(),
+    finishedAt: integer("finished_at"),
+    finishReason: text("finish_reason", { enum: ["mastered", "budget"] }),
+    itemsDone: integer("items_done").notNull().default(0),
+    itemsRight: integer("items_right").notNull().default(0),
+    /** Thousandths of the way to the end, for lists. */
+    progressPermille: integer("progress_permille").notNull().default(0),
+    /** Chance of mastery by skill id when the sitting began. */
+    chancesAtStart: text("chances_at_start", { mode: "json" }).$type<Record<string, number>>().notNull(),
+  },
+  (t) => [uniqueIndex("sittings_once").on(t.workId, t.personId), index("sittings_by_person").on(t.personId)],
+);
+
+/** Items that a sitting has shown, shows, or holds ready for a lost connection. */
+export const presentations = sqliteTable(
+  "presentations",
+  {
+    id: text("id").primaryKey(),
+    sittingId: text("sitting_id").notNull().references(() => sittings.id),
+    place: integer("place").notNull(),
+    state: text("state", { enum: ["open", "reserve", "done"] }).notNull(),
+    skillId: text("skill_id").notNull().references(() => skills.id),
+    modelId: text("model_id").notNull(),
+    modelVersion: integer("model_version").notNull(),
+    seed: integer("seed").notNull(),
+    context: text("context").notNull(),
+    tries: integer("tries").notNull().default(0),
+  },
+  (t) => [index("presentations_by_sitting").on(t.sittingId, t.place)],
+);
+
+/** Append-only. Everything the summaries need stands in the row, so that they can be rebuilt from it alone. */
+export const answers = sqliteTable(
+  "answers",
+  {
+    serial: integer("serial").primaryKey({ autoIncrement: true }),
+    /** Made by the browser: the same answer sent twice is stored once. */
+    key: text("key").notNull().unique(),
+    personId: text("person_id").notNull().references(() => people.id),
+    workId: text("work_id").notNull().references(() => works.id),
+    sittingId: text("sitting_id").notNull().references(() => sittings.id),
+    presentationId: text("presentation_id").notNull().references(() => presentations.id),
+    skillId: text("skill_id").notNull().references(() => skills.id),
+    modelId: text("model_id").notNull(),
+    modelVersion: integer("model_version").notNull(),
+    seed: integer("seed").notNull(),
+    context: text("context").notNull(),
+    tryNumber: integer("try_number").notNull(),
+    raw: text("raw").notNull(),
+    right: integer("right", { mode: "boolean" }).notNull(),
+    misconceptionId: text("misconception_id").references(() => misconceptions.id),
+    hintsUsed: integer("hints_used").notNull(),
+    milliseconds: integer("milliseconds").notNull(),
+    /** When the student gave it (browser clock) and when the server wrote it. */
+    givenAt: integer("given_at").notNull(),
+    recordedAt: integer("recorded_at").notNull(),
+    /** Day number in the school's zone. */
+    day: integer("day").notNull(),
+    /** The student's grade and the item's and skill's parameters in force at the answer. */
+    grade: integer("grade").notNull(),
+    skillDifficulty: real("skill_difficulty").notNull(),
+    a: real("a").notNull(),
+    b: real("b").notNull(),
+    c: real("c").notNull(),
+  },
+  (t) => [
+    index("answers_by_person_skill").on(t.personId, t.skillId, t.serial),
+    index("answers_by_sitting").on(t.sittingId, t.serial),
+  ],
+);
+
+export const skillStates = sqliteTable(
+  "skill_states",
+  {
+    personId: text("person_id").notNull().references(() => people.id),
+    skillId: text("skill_id").notNull().references(() => skills.id),
+    mastery: real("mastery").notNull(),
+    prior: real("prior").notNull(),
+    scoredAnswers: integer("scored_answers").notNull(),
+    rightFirstTries: integer("right_first_tries").notNull(),
+    modelIds: text("model_ids", { mode: "json" }).$type<string[]>().notNull(),
+    lastDay: integer("last_day").notNull(),
+    stabilityDays: real("stability_days").notNull(),
+    masteredDay: integer("mastered_day"),
+    missesInRow: integer("misses_in_row").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.skillId] })],
+);
+
+export const skillDays = sqliteTable(
+  "skill_days",
+  {
+    personId: text("person_id").notNull().references(() => people.id),
+    skillId: text("skill_id").notNull().references(() => skills.id),
+    day: integer("day").notNull(),
+    answered: integer("answered").notNull(),
+    right: integer("right").notNull(),
+    milliseconds: integer("milliseconds").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.skillId, t.day] })],
+);
+
+/** How often a student showed a misconception in a skill, and when last. */
+export const misconceptionSigns = sqliteTable(
+  "misconception_signs",
+  {
+    personId: text("person_id").notNull().references(() => people.id),
+    skillId: text("skill_id").notNull().references(() => skills.id),
+    misconceptionId: text("misconception_id").notNull().references(() => misconceptions.id),
+    times: integer("times").notNull(),
+    lastDay: integer("last_day").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.skillId, t.misconceptionId] })],
+);

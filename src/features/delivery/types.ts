@@ -1,0 +1,96 @@
+import type { PictureStrip } from "@/core/answers/instantiateItem";
+import type { Lesson } from "@/core/model/content";
+
+/** An item as a student's browser gets it: nothing in it tells the answer. */
+export interface ItemView {
+  readonly presentationId: string;
+  readonly skillId: string;
+  readonly kind: "numeric" | "choice";
+  readonly stem: string;
+  readonly options: readonly { readonly id: string; readonly text: string }[];
+  readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
+  readonly unit: { readonly word: string; readonly required: boolean } | null;
+  readonly hint: string | null;
+  /** Tries already used on this item. */
+  readonly tries: number;
+  /** What was said to the last try; null before the first. */
+  readonly lastFeedback: Feedback | null;
+}
+
+export interface Feedback {
+  readonly verdict: "right" | "wrong";
+  readonly text: string;
+  readonly picture: readonly PictureStrip[];
+  /** Given when the item is over: the worked solution and the answer. */
+  readonly solution: string | null;
+  readonly answer: string | null;
+}
+
+export interface SittingView {
+  readonly sittingId: string;
+  readonly workId: string;
+  readonly kind: "practice" | "check";
+  readonly title: string;
+  readonly instructions: string;
+  /** 0 to 1. */
+  readonly progress: number;
+  readonly itemsDone: number;
+  readonly itemsRight: number;
+  readonly budgetItems: number;
+  readonly finished: "mastered" | "budget" | null;
+  readonly current: ItemView | null;
+  /** Items that may be shown while the server can't be reached. */
+  readonly reserve: readonly ItemView[];
+  readonly lessons: Readonly<Record<string, { readonly name: string; readonly lesson: Lesson }>>;
+}
+
+/** One answer on its way to the server; the key makes sending it twice harmless. */
+export interface AnswerMessage {
+  readonly key: string;
+  readonly sittingId: string;
+  readonly presentationId: string;
+  readonly tryNumber: number;
+  readonly answer: string;
+  readonly hintsUsed: number;
+  readonly milliseconds: number;
+  readonly givenAt: number;
+  /** Given while the server could not be reached: there was no feedback, so there is no second try. */
+  readonly offline: boolean;
+}
+
+export type AnswerOutcome =
+  | { readonly status: "scored"; readonly presentationId: string; readonly feedback: Feedback; readonly itemOver: boolean }
+  /** In a check nothing is told about right or wrong. */
+  | { readonly status: "taken"; readonly presentationId: string }
+  | { readonly status: "unreadable"; readonly presentationId: string; readonly message: string }
+  /** Answered before, in another window or on another device. */
+  | { readonly status: "elsewhere"; readonly presentationId: string }
+  | { readonly status: "closed"; readonly presentationId: string; readonly message: string };
+
+export interface AnswerReply {
+  readonly outcome: AnswerOutcome;
+  readonly sitting: SittingView;
+}
+
+/** A student's own page. */
+export interface StudentHome {
+  readonly name: string;
+  readonly toDo: readonly StudentWork[];
+  readonly later: readonly StudentWork[];
+  readonly done: readonly StudentWork[];
+  /** Skills the river is drawn from, in the order in which they were secured. */
+  readonly river: readonly { readonly name: string; readonly chance: number; readonly mastered: boolean }[];
+  readonly minutesThisWeek: number;
+}
+
+export interface StudentWork {
+  readonly workId: string;
+  readonly title: string;
+  readonly kind: "practice" | "check";
+  readonly progress: number;
+  readonly begun: boolean;
+  readonly finished: "mastered" | "budget" | null;
+  readonly due: string;
+  readonly overdue: boolean;
+  readonly opens: string | null;
+}

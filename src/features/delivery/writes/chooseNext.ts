@@ -1,0 +1,154 @@
+import "server-only";
+import { readiness } from "@/core/grouping/readiness";
+import { endOfPractice, type PracticeProgress, type PracticedSkill, skillDone } from "@/core/mastery/endOfPractice";
+import { masteryToday } from "@/core/mastery/masteryToday";
+import { priorMastery } from "@/core/mastery/priorMastery";
+import type { SkillState } from "@/core/mastery/skillState";
+import { LEARNING_CHANCE } from "@/core/mastery/updateSkillState";
+import { nextItem, TARGET_CHANCE } from "@/core/selection/nextItem";
+import { chanceOfRight } from "@/core/selection/chanceOfRight";
+import { nextSkill } from "@/core/selection/nextSkill";
+import type { PresentationRow } from "@/db/queries/delivery";
+import type { Library, PoolItem } from "@/server/runtime/library";
+
+/** All that choosing the next item looks at. */
+export interface Situation {
+  readonly kind: "practice" | "check";
+  readonly skillIds: readonly string[];
+  readonly states: ReadonlyMap<string, SkillState>;
+  readonly chancesAtStart: Readonly<Record<string, number>>;
+  readonly grade: number;
+  readonly day: number;
+  /** In order of place. */
+  readonly presentations: readonly PresentationRow[];
+  readonly budgetItems: number;
+}
+
+/** An item chosen but not yet stored. */
+export interface ChosenItem {
+  readonly skillId: string;
+  readonly modelId: string;
+  readonly modelVersion: number;
+  readonly seed: number;
+  readonly context: string;
+}
+
+/** Items held ready in the browser for a lost connection. */
+export const RESERVE_ITEMS = 4;
+/** A reserve item is taken as the next one when its chance lies this near the target. */
+const RESERVE_FITS = 0.15;
+/** In a check everybody's items are chosen as for this chance of mastery, so that results compare. */
+const CHECK_MASTERY = 0.5;
+/** Weight of one skill that this one unlocks, in choosing between skills. */
+const UNLOCK_WEIGHT = 0.15;
+
+export const begun = (presentation: { readonly tries: number }) => presentation.tries > 0;
+const done = (presentation: PresentationRow) => presentation.state === "done";
+
+export function chanceNow(situation: Situation, library: Library, skillId: string): number {
+  const state = situation.states.get(skillId);
+  return state ? masteryToday(state, situation.day) : priorMastery(situation.grade, library.skill(skillId).difficulty);
+}
+
+/** How far the sitting has come. A check ends with its number of items, a practice by mastery or budget. */
+export function progressOf(situation: Situation, library: Library): PracticeProgress {
+  const itemsDone = situation.presentations.filter(done).length;
+  if (situation.kind === "check") {
+    const share = itemsDone / situation.budgetItems;
+    return share >= 1 ? { progress: 1, done: true, reason: "budget" } : { progress: share, done: false, reason: null };
+  }
+  return endOfPractice(
+    situation.skillIds.map((id) => practised(situation, library, id)),
+    itemsDone,
+    situation.budgetItems,
+  );
+}
+
+function practised(situation: Situation, library: Library, skillId: string): PracticedSkill {
+  const state = situation.states.get(skillId);
+  return {
+    mastery: chanceNow(situation, library, skillId),
+    masteryAtStart: situation.chancesAtStart[skillId] ?? 0,
+    scoredAnswers: state?.scoredAnswers ?? 0,
+    modelIds: state?.modelIds ?? [],
+    answersHere: situation.presentations.filter((p) => p.skillId === skillId && begun(p)).length,
+  };
+}
+
+/** A presentation in reserve that serves as the next item, or a newly chosen item. */
+export function chooseNext(situation: Situation, library: Library, random: () => number): PresentationRow | ChosenItem | null {
+  const shown = situation.presentations.filter((p) => p.state !== "reserve");
+  const skillId = chooseSkill(situation, library, shown);
+  if (!skillId) return null;
+  const mastery = situation.kind === "check" ? CHECK_MASTERY : chanceNow(situation, library, skillId);
+  const fitting = situation.presentations.find((p) => {
+    if (p.state !== "reserve" || p.skillId !== skillId || p.modelId === shown.at(-1)?.modelId) return false;
+    const item = library.parameters(p.modelId, p.modelVersion, p.seed, skillId);
+    return Math.abs(chanceOfRight(mastery, item, library.skill(skillId).difficulty) - TARGET_CHANCE) < RESERVE_FITS;
+  });
+  return fitting ?? chooseItem(situation, library, skillId, situation.presentations, random);
+}
+
+/** Further items for the reserve, as if the ones before were answered. */
+export function chooseReserve(situation: Situation, library: Library, count: number, random: () => number): ChosenItem[] {
+  const chosen: ChosenItem[] = [];
+  for (let n = 0; n < count; n++) {
+    const shown = [...situation.presentations, ...chosen];
+    const skillId = chooseSkill(situation, library, shown);
+    const item = skillId ? chooseItem(situation, library, skillId, shown, random) : null;
+    if (item) chosen.push(item);
+  }
+  return chosen;
+}
+
+function chooseSkill(situation: Situation, library: Library, shown: readonly { readonly skillId: string }[]): string | null {
+  if (situation.kind === "check") {
+    // A check goes round its skills, so that each gets its share of the items.
+    return situation.skillIds[shown.length % situation.skillIds.length] ?? null;
+  }
+  const chances = new Map(library.skills.map(({ id }) => [id, chanceNow(situation, library, id)]));
+  const open = situation.skillIds.map((id) => {
+    const skill = library.skill(id);
+    const progress = practised(situation, library, id);
+    return {
+      id,
+      mastery: progress.mastery,
+      ready: readiness(skill.prerequisites, chances),
+      unlockedWeight: skill.unlocks.length * UNLOCK_WEIGHT,
+      done: skillDone(progress),
+      answersHere: progress.answersHere,
+      contrasts: skill.contrasts,
+    };
+  });
+  return nextSkill(
+    open,
+    shown.map((p) => p.skillId),
+    LEARNING_CHANCE,
+  );
+}
+
+function chooseItem(
+  situation: Situation,
+  library: Library,
+  skillId: string,
+  shown: readonly { readonly modelId: string; readonly seed: number; readonly skillId: string; readonly context: string }[],
+  random: () => number,
+): ChosenItem | null {
+  const own = shown.filter((p) => p.skillId === skillId);
+  const item: PoolItem | null = nextItem(
+    library.pool(skillId),
+    {
+      mastery: situation.kind === "check" ? CHECK_MASTERY : chanceNow(situation, library, skillId),
+      missesInRow: situation.kind === "check" ? 0 : (situation.states.get(skillId)?.missesInRow ?? 0),
+      skillDifficulty: library.skill(skillId).difficulty,
+      recentModelIds: own.map((p) => p.modelId),
+      seen: new Set(shown.map((p) => `${p.modelId}#${p.seed}`)),
+    },
+    random,
+  );
+  if (!item) return null;
+  const contexts = library.contextsOf(item.modelId, item.modelVersion);
+  const fresh = contexts.filter((context) => context !== shown.at(-1)?.context);
+  const context = (fresh.length > 0 ? fresh : contexts)[Math.floor(random() * (fresh.length || contexts.length))];
+  return context === undefined ? null : { skillId, modelId: item.modelId, modelVersion: item.modelVersion, seed: item.seed, context };
+}

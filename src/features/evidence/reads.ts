@@ -1,0 +1,214 @@
+import "server-only";
+import { TZDate } from "@date-fns/tz";
+import { format, formatDistance } from "date-fns";
+import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
+import { dayOfNumber } from "@/core/calendar/dayOfNumber";
+import type { Gauge } from "@/core/mastery/gaugeOf";
+import { answersBehindCell, misconceptionSignsOf, skillDaysOf } from "@/db/queries/delivery";
+import { classesOfStaff, classesOfStudent, personById } from "@/db/queries/people";
+import { groupsOfClasses, membersOfGroups } from "@/db/queries/regroup";
+import { worksOfStudent } from "@/db/queries/work";
+import { demand } from "@/server/access/demand";
+import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
+import { firstGapOf, percent } from "@/server/classroom/gap";
+import type { Context } from "@/server/runtime/context";
+import { libraryOf } from "@/server/runtime/library";
+import { Refusal } from "@/server/runtime/refusal";
+import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
+
+const ANSWERS_SHOWN = 40;
+const WEEKS_SHOWN = 8;
+
+export async function masteryMap(context: Context, classIds: readonly string[]): Promise<MasteryMapView> {
+  for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
+  const { runtime, actor } = context;
+  const classroom = await loadClassroom(runtime, actor.schoolId, classIds);
+  const { skills, students, plan, today } = classroom;
+  const classes = await classesOfStaff(runtime.db.read, actor.personId);
+  const nameOf = (id: string) => skills.find((skill) => skill.id === id)?.name ?? "";
+  const current = plan.find(({ targetDay }) => targetDay >= today) ?? plan.at(-1);
+  return {
+    strand: skills[0]?.standard.strand ?? "",
+    currentSkillId: current?.skillId ?? skills[0]?.id ?? "",
+    manyClasses: classIds.length > 1,
+    skills: skills.map((skill) => ({
+      id: skill.id,
+      name: skill.name,
+      grade: skill.grade,
+      statement: skill.standard.statement,
+      buildsOn: skill.prerequisites.map(nameOf),
+      blocks: skill.unlocks.map(nameOf),
+      planned: plannedWords(classroom, skill.id),
+      isCurrent: skill.id === current?.skillId,
+    })),
+    students: students.map((student) => ({
+      id: student.id,
+      name: student.shortName,
+      className: classes.find(({ id }) => id === student.classId)?.name ?? "",
+      gauges: skills.map((skill) => gaugeView(student.gauges.get(skill.id) as Gauge)),
+    })),
+    misconceptions: await shownMisconceptions(context, classroom),
+  };
+}
+
+async function shownMisconceptions(context: Context, classroom: Classroom): Promise<ShownMisconception[]> {
+  const library = await libraryOf(context.runtime);
+  const students = new Map(classroom.students.map((student) => [student.id, student]));
+  const signs = await misconceptionSignsOf(context.runtime.db.read, [...students.keys()]);
+  const shown = new Map<string, ShownMisconception & { students: { id: string; name: string; times: number }[] }>();
+  for (const { skillId, misconceptionId, personId, times } of signs) {
+    const misconception = library.misconceptions.get(misconceptionId);
+    const student = students.get(personId);
+    if (!misconception || !student) continue;
+    const key = `${skillId} ${misconceptionId}`;
+    const entry = shown.get(key) ?? { skillId, misconceptionId, name: misconception.name, explanation: misconception.explanation, students: [] };
+    entry.students.push({ id: personId, name: student.shortName, times });
+    shown.set(key, entry);
+  }
+  // Ranked by students, not by answers: one student's ten misses are one student.
+  const list = [...shown.values()].sort((x, y) => y.students.length - x.students.length || x.name.localeCompare(y.name));
+  for (const entry of list) entry.students.sort((x, y) => y.times - x.times || x.name.localeCompare(y.name));
+  return list;
+}
+
+function plannedWords({ plan, today }: Classroom, skillId: string): string | null {
+  const entry = plan.find((planned) => planned.skillId === skillId);
+  if (!entry) return null;
+  if (entry.targetDay < today) return `was planned until ${shortDay(entry.targetDay)}`;
+  return entry.fromDay > today ? `planned from ${shortDay(entry.fromDay)}` : `being taught, until ${shortDay(entry.targetDay)}`;
+}
+
+const shortDay = (day: SchoolDay) => format(new Date(`${day}T12:00:00`), "d MMM");
+
+function gaugeView(gauge: Gauge): GaugeView {
+  return {
+    chance: gauge.chance,
+    level: gauge.level,
+    tooLittle: gauge.tooLittle,
+    old: gauge.old,
+    mastered: gauge.mastered,
+    answered: gauge.scoredAnswers,
+    right: gauge.rightFirstTries,
+  };
+}
+
+/** What the evidence station of the bend says: how much is new this week. */
+export async function evidenceFigure(context: Context, classIds: readonly string[]): Promise<{ text: string; attention: boolean }> {
+  const classroom = await loadClassroom(context.runtime, context.actor.schoolId, classIds);
+  const days = await skillDaysOf(context.runtime.db.read, classroom.students.map(({ id }) => id), dayNumber(classroom.today) - 6);
+  const answers = days.reduce((sum, { answered }) => sum + answered, 0);
+  return { text: answers === 0 ? "no answers for a week" : `${answers.toLocaleString("en-GB")} answers in 7 days`, attention: false };
+}
+
+/** The answers behind one cell of the map. */
+export async function cellView(context: Context, studentId: string, skillId: string): Promise<CellView> {
+  const { student, library, classroom } = await oneStudent(context, studentId);
+  const skill = library.skill(skillId);
+  const rows = await answersBehindCell(context.runtime.db.read, studentId, skillId, ANSWERS_SHOWN + 1);
+  const works = new Map((await worksOfStudent(context.runtime.db.read, studentId)).map(({ work }) => [work.id, work.title]));
+  const gauge = student.gauges.get(skillId);
+  if (!gauge) throw new Refusal("not-found", "This skill is not known.");
+  return {
+    studentName: student.shortName,
+    skillName: skill.name,
+    gauge: gaugeView(gauge),
+    more: Math.max(0, rows.length - ANSWERS_SHOWN),
+    answers: rows.slice(0, ANSWERS_SHOWN).map((row): AnswerView => {
+      const item = library.item(row.modelId, row.modelVersion, row.seed, row.context);
+      const given = item.kind === "choice" ? (item.options.find(({ id }) => id === row.raw)?.text ?? row.raw) : row.raw;
+      return {
+        key: row.key,
+        when: format(new TZDate(row.givenAt, classroom.school.timeZone), "d MMM, HH:mm"),
+        work: works.get(row.workId) ?? "",
+        stem: item.stem,
+        given,
+        answer: item.keyText,
+        right: row.right,
+        tryNumber: row.tryNumber,
+        hintsUsed: row.hintsUsed,
+        seconds: Math.round(row.milliseconds / 1000),
+        misconception: row.misconceptionId ? (library.misconceptions.get(row.misconceptionId)?.name ?? null) : null,
+      };
+    }),
+  };
+}
+
+async function oneStudent(context: Context, studentId: string) {
+  const { runtime, actor } = context;
+  const person = await personById(runtime.db.read, studentId);
+  const classes = person?.kind === "student" ? await classesOfStudent(runtime.db.read, studentId) : [];
+  demand(actor, "see", { kind: "student", personId: studentId, classIds: classes.map(({ id }) => id) });
+  const own = actor.kind === "staff" ? classes.filter(({ id }) => actor.classIds.includes(id)) : [];
+  const classroom = await loadClassroom(runtime, actor.schoolId, own.map(({ id }) => id));
+  const student = classroom.students.find(({ id }) => id === studentId);
+  if (!student || !person) throw new Refusal("not-found", "This student is not in your classes any more.");
+  return { student, person, classroom, classes: own, library: await libraryOf(runtime) };
+}
+
+export async function studentSheet(context: Context, studentId: string): Promise<StudentSheetView> {
+  const { student, person, classroom, classes, library } = await oneStudent(context, studentId);
+  const { runtime } = context;
+  const today = dayNumber(classroom.today);
+  const monday = today - ((((today + 3) % 7) + 7) % 7);
+  const firstMonday = monday - 7 * (WEEKS_SHOWN - 1);
+  const [days, signs, works, groups] = await Promise.all([
+    skillDaysOf(runtime.db.read, [studentId], firstMonday),
+    misconceptionSignsOf(runtime.db.read, [studentId]),
+    worksOfStudent(runtime.db.read, studentId),
+    groupsOfClasses(runtime.db.read, classes.map(({ id }) => id)),
+  ]);
+  const members = await membersOfGroups(runtime.db.read, groups.map(({ id }) => id));
+  const current = classroom.plan.find(({ targetDay }) => targetDay >= classroom.today) ?? classroom.plan.at(-1);
+  const gap = current ? firstGapOf(student, current.skillId, classroom.skills) : null;
+  const gapGauge = gap ? student.gauges.get(gap.id) : undefined;
+  const now = runtime.now();
+  return {
+    id: student.id,
+    name: `${person.givenName} ${person.familyName}`,
+    grade: student.grade,
+    classNames: classes.map(({ name }) => name),
+    gauges: classroom.skills.map((skill) => ({ ...gaugeView(student.gauges.get(skill.id) as Gauge), skillId: skill.id, name: skill.name })),
+    firstGap:
+      gap && gapGauge && current
+        ? {
+            skillId: gap.id,
+            name: gap.name,
+            because:
+              gap.id === current.skillId
+                ? `because it is being taught now and the chance of mastery is ${percent(gapGauge.chance)}`
+                : `because the chance of mastery is ${percent(gapGauge.chance)}, and ${library.skill(current.skillId).name} builds on it`,
+          }
+        : null,
+    misconceptions: signs
+      .sort((x, y) => y.times - x.times)
+      .slice(0, 5)
+      .map((sign) => ({
+        name: library.misconceptions.get(sign.misconceptionId)?.name ?? "",
+        skillName: library.skill(sign.skillId).name,
+        times: sign.times,
+      })),
+    works: works
+      .sort((x, y) => y.work.createdAt - x.work.createdAt)
+      .slice(0, 5)
+      .map(({ work, sitting }) => ({
+        title: work.title,
+        state: !sitting
+          ? work.dueAt < now
+            ? "not done"
+            : "not started"
+          : sitting.finishReason === "mastered"
+            ? "mastered"
+            : sitting.finishReason === "budget"
+              ? "finished"
+              : `last worked ${formatDistance(sitting.lastAt, now, { addSuffix: true })}`,
+        itemsDone: sitting?.itemsDone ?? 0,
+        itemsRight: sitting?.itemsRight ?? 0,
+      })),
+    groups: groups.filter(({ id }) => members.some(({ groupId, person: member }) => groupId === id && member.id === studentId)).map(({ name }) => name),
+    weeks: Array.from({ length: WEEKS_SHOWN }, (_, n) => {
+      const start = firstMonday + 7 * n;
+      const own = days.filter(({ day }) => day >= start && day < start + 7);
+      return { week: shortDay(dayOfNumber(start)), minutes: Math.round(own.reduce((sum, { milliseconds }) => sum + milliseconds, 0) / 60_000) };
+    }),
+  };
+}

@@ -1,0 +1,86 @@
+import type { Level } from "@/core/model/levels";
+
+export interface GaugeView {
+  readonly chance: number;
+  readonly level: Level;
+  readonly tooLittle: boolean;
+  readonly old: boolean;
+  readonly mastered: boolean;
+  readonly answered: number;
+  readonly right: number;
+}
+
+export interface MapSkill {
+  readonly id: string;
+  readonly name: string;
+  readonly grade: number;
+  readonly statement: string;
+  readonly buildsOn: readonly string[];
+  readonly blocks: readonly string[];
+  /** Where the plan has it: "until 4 Dec", "from 14 Dec"; null when it is not planned. */
+  readonly planned: string | null;
+  readonly isCurrent: boolean;
+}
+
+export interface MapStudent {
+  readonly id: string;
+  readonly name: string;
+  readonly className: string;
+  /** One gauge for each skill, in the order of the skills. */
+  readonly gauges: readonly GaugeView[];
+}
+
+export interface ShownMisconception {
+  readonly skillId: string;
+  readonly misconceptionId: string;
+  readonly name: string;
+  readonly explanation: string;
+  readonly students: readonly { readonly id: string; readonly name: string; readonly times: number }[];
+}
+
+export interface MasteryMapView {
+  readonly strand: string;
+  readonly skills: readonly MapSkill[];
+  readonly students: readonly MapStudent[];
+  readonly misconceptions: readonly ShownMisconception[];
+  readonly currentSkillId: string;
+  readonly manyClasses: boolean;
+}
+
+export interface AnswerView {
+  readonly key: string;
+  readonly when: string;
+  readonly work: string;
+  readonly stem: string;
+  readonly given: string;
+  readonly answer: string;
+  readonly right: boolean;
+  readonly tryNumber: number;
+  readonly hintsUsed: number;
+  readonly seconds: number;
+  readonly misconception: string | null;
+}
+
+export interface CellView {
+  readonly studentName: string;
+  readonly skillName: string;
+  readonly gauge: GaugeView;
+  readonly answers: readonly AnswerView[];
+  /** Answers beyond those listed. */
+  readonly more: number;
+}
+
+export interface StudentSheetView {
+  readonly id: string;
+  readonly name: string;
+  readonly grade: number;
+  readonly classNames: readonly string[];
+  readonly gauges: readonly (GaugeView & { readonly skillId: string; readonly name: string })[];
+  /** Weakest skill on the way to the current one, with the reason. */
+  readonly firstGap: { readonly skillId: string; readonly name: string; readonly because: string } | null;
+  readonly misconceptions: readonly { readonly name: string; readonly skillName: string; readonly times: number }[];
+  readonly works: readonly { readonly title: string; readonly state: string; readonly itemsDone: number; readonly itemsRight: number }[];
+  readonly groups: readonly string[];
+  /** Minutes of practice in each of the last eight weeks, oldest first. */
+  readonly weeks: readonly { readonly week: string; readonly minutes: number }[];
+}

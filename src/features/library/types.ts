@@ -1,0 +1,33 @@
+import type { Lesson, ReteachPlan } from "@/core/model/content";
+
+export interface SkillCard {
+  readonly id: string;
+  readonly name: string;
+  readonly grade: number;
+  readonly code: string;
+  readonly models: number;
+}
+
+/** A skill as a teacher prepares it: standard, lesson, worked items with their mistakes, reteach plan. */
+export interface SkillPage {
+  readonly id: string;
+  readonly name: string;
+  readonly studentName: string;
+  readonly grade: number;
+  readonly framework: string;
+  readonly code: string;
+  readonly statement: string;
+  readonly buildsOn: readonly { readonly id: string; readonly name: string }[];
+  readonly unlocks: readonly { readonly id: string; readonly name: string }[];
+  readonly lesson: Lesson;
+  readonly reteach: ReteachPlan;
+  readonly items: readonly {
+    readonly modelId: string;
+    readonly stem: string;
+    readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
+    readonly options: readonly string[];
+    readonly answer: string;
+    readonly solution: string;
+    readonly mistakes: readonly { readonly answer: string; readonly name: string }[];
+  }[];
+}

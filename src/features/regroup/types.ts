@@ -1,0 +1,79 @@
+import type { OutcomeVerdict } from "@/core/grouping/reteachOutcome";
+import type { Level } from "@/core/model/levels";
+import type { ReteachPlan } from "@/core/model/content";
+
+/** The teacher's limits, as they stand in the address. */
+export interface Limits {
+  readonly slots: number;
+  readonly smallest: number;
+  readonly largest: number;
+  /** "near": skills that are past, taught now or next; "all": the whole strand. */
+  readonly scope: "near" | "all";
+  readonly apart: readonly (readonly [string, string])[];
+}
+
+export interface Chip {
+  readonly id: string;
+  readonly name: string;
+  readonly chance: number;
+  readonly level: Level;
+  readonly tooLittle: boolean;
+  /** The evidence in a few words. */
+  readonly evidence: string;
+}
+
+export interface SuggestedGroup {
+  readonly skillId: string;
+  readonly skillName: string;
+  readonly grade: number;
+  readonly because: string;
+  readonly members: readonly Chip[];
+  /** Need served as a share of all need that the same students have, 0 to 1. */
+  readonly needMet: number;
+  readonly suggestedName: string;
+}
+
+export interface Suggestions {
+  readonly limits: Limits;
+  readonly groups: readonly SuggestedGroup[];
+  readonly quality: "optimal" | "greedy";
+  readonly notGrouped: readonly { readonly id: string; readonly name: string }[];
+  readonly students: readonly { readonly id: string; readonly name: string }[];
+}
+
+export interface GroupListEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly skillName: string;
+  readonly className: string;
+  readonly members: readonly string[];
+  readonly stage: "plan" | "practice" | "check" | "result";
+  readonly stageText: string;
+}
+
+export interface MemberView extends Chip {
+  readonly chanceBefore: number | null;
+  readonly check: { readonly right: number; readonly answered: number; readonly of: number } | null;
+  readonly practice: string | null;
+  readonly verdict: OutcomeVerdict | null;
+  readonly misconceptions: readonly { readonly name: string; readonly times: number }[];
+}
+
+export interface GroupView {
+  readonly id: string;
+  readonly name: string;
+  readonly because: string;
+  readonly classId: string;
+  readonly skillId: string;
+  readonly skillName: string;
+  readonly grade: number;
+  readonly members: readonly MemberView[];
+  readonly plan: ReteachPlan;
+  readonly reteach: { readonly practiceWorkId: string; readonly checkWorkId: string; readonly when: string } | null;
+  readonly outcome: { readonly learned: number; readonly closer: number; readonly again: number; readonly open: number; readonly meanBefore: number; readonly meanNow: number } | null;
+  readonly today: string;
+  readonly practiceDue: string;
+  readonly checkOpens: string;
+  readonly checkDue: string;
+  readonly wrongAnswers: readonly { readonly name: string; readonly stem: string; readonly given: string; readonly answer: string; readonly misconception: string | null }[];
+}

@@ -1,0 +1,143 @@
+import "server-only";
+import { TZDate } from "@date-fns/tz";
+import { format, formatDistance } from "date-fns";
+import { addSchoolDays } from "@/core/calendar/addSchoolDays";
+import { isStuck } from "@/core/mastery/isStuck";
+import type { SittingRow } from "@/db/queries/delivery";
+import { classesOfStaff, studentsOfClasses } from "@/db/queries/people";
+import { skillIdsOfWorks, targetsWithSittings, type WorkRow, workById, worksOfClasses } from "@/db/queries/work";
+import { demand, demandStaff } from "@/server/access/demand";
+import { loadClassroom, shortName } from "@/server/classroom/classroom";
+import type { Context } from "@/server/runtime/context";
+import { libraryOf } from "@/server/runtime/library";
+import { Refusal } from "@/server/runtime/refusal";
+import { dayAt, type School, schoolOf } from "@/server/runtime/school";
+import type { AssignForm, StudentStatus, WorkListEntry, WorkRowView, WorkView } from "./types";
+
+/** Somebody counts as working now when the last answer is this fresh. */
+const NOW_MILLISECONDS = 5 * 60_000;
+/** School days that new work is given by default. */
+const USUAL_SCHOOL_DAYS = 3;
+
+export function statusOf(sitting: SittingRow | null): StudentStatus {
+  if (!sitting) return "not-started";
+  if (sitting.finishReason) return sitting.finishReason;
+  return isStuck(sitting.itemsDone, sitting.itemsRight) ? "stuck" : "working";
+}
+
+export async function workList(context: Context, classIds: readonly string[]): Promise<WorkListEntry[]> {
+  for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
+  const works = await worksOfClasses(context.runtime.db.read, classIds);
+  return entriesOf(context, works);
+}
+
+async function entriesOf(context: Context, works: readonly WorkRow[]): Promise<WorkListEntry[]> {
+  const { runtime, actor } = context;
+  const ids = works.map(({ id }) => id);
+  const [targets, skillIds, library, school, classes] = [
+    await targetsWithSittings(runtime.db.read, ids),
+    await skillIdsOfWorks(runtime.db.read, ids),
+    await libraryOf(runtime),
+    await schoolOf(runtime, actor.schoolId),
+    await classesOfStaff(runtime.db.read, actor.personId),
+  ];
+  const now = runtime.now();
+  return works.map((work) => {
+    const statuses = targets.filter(({ target }) => target.workId === work.id).map(({ sitting }) => statusOf(sitting));
+    const count = (...wanted: StudentStatus[]) => statuses.filter((status) => wanted.includes(status)).length;
+    return {
+      id: work.id,
+      title: work.title,
+      kind: work.kind,
+      className: classes.find(({ id }) => id === work.classId)?.name ?? "",
+      skills: (skillIds.get(work.id) ?? []).map((id) => library.skill(id).name),
+      due: atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
+      state: now > work.dueAt ? "over" : now < work.opensAt ? "later" : "open",
+      given: statuses.length,
+      notStarted: count("not-started"),
+      working: count("working"),
+      stuck: count("stuck"),
+      finished: count("mastered", "budget"),
+    };
+  });
+}
+
+export async function workView(context: Context, workId: string): Promise<WorkView> {
+  const { runtime, actor } = context;
+  const work = await workById(runtime.db.read, workId);
+  if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
+  demand(actor, "see", { kind: "class", classId: work.classId });
+  const [entry] = await entriesOf(context, [work]);
+  const school = await schoolOf(runtime, actor.schoolId);
+  const targets = await targetsWithSittings(runtime.db.read, [workId]);
+  const given = new Set(targets.map(({ person }) => person.id));
+  const enrolled = await studentsOfClasses(runtime.db.read, [work.classId]);
+  const now = runtime.now();
+  return {
+    ...(entry as WorkListEntry),
+    classId: work.classId,
+    instructions: work.instructions,
+    opens: atSchool(school, work.opensAt, "EEE d MMM, HH:mm"),
+    dueDay: dayAt(school, work.dueAt),
+    budgetItems: work.budgetItems,
+    rows: targets.map(({ person, sitting }): WorkRowView => ({
+      studentId: person.id,
+      name: shortName(person),
+      status: statusOf(sitting),
+      progress: (sitting?.progressPermille ?? 0) / 1000,
+      itemsDone: sitting?.itemsDone ?? 0,
+      itemsRight: sitting?.itemsRight ?? 0,
+      lastWorked: sitting ? formatDistance(sitting.lastAt, now, { addSuffix: true }) : null,
+      now: sitting !== null && sitting.finishedAt === null && now - sitting.lastAt < NOW_MILLISECONDS && sitting.itemsDone > 0,
+    })),
+    leftOut: enrolled.filter(({ person }) => !given.has(person.id)).map(({ person }) => shortName(person)),
+  };
+}
+
+/** What the work station of the bend says: open work first, stuck students above all. */
+export async function workFigure(context: Context, classIds: readonly string[]): Promise<{ text: string; attention: boolean }> {
+  const open = (await workList(context, classIds)).filter(({ state }) => state === "open");
+  if (open.length === 0) return { text: "no open work", attention: false };
+  const sum = (key: "notStarted" | "stuck" | "finished" | "given") => open.reduce((total, entry) => total + entry[key], 0);
+  const parts = [
+    ...(sum("notStarted") > 0 ? [`${sum("notStarted")} not started`] : []),
+    ...(sum("stuck") > 0 ? [`${sum("stuck")} stuck`] : []),
+  ];
+  if (parts.length === 0) return { text: `${sum("finished")} of ${sum("given")} finished`, attention: false };
+  return { text: parts.join(", "), attention: true };
+}
+
+export async function assignForm(context: Context, classIds: readonly string[]): Promise<AssignForm> {
+  const staff = demandStaff(context.actor);
+  for (const classId of classIds) demand(staff, "see", { kind: "class", classId });
+  const classes = (await classesOfStaff(context.runtime.db.read, staff.personId)).filter(({ id }) => classIds.includes(id));
+  const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
+  const { today, skills, plan, students } = classroom;
+  const current = plan.find(({ targetDay }) => targetDay >= today);
+  return {
+    classes: classes.map(({ id, name }) => ({
+      id,
+      name,
+      students: students.filter(({ classId }) => classId === id).map((student) => ({ id: student.id, name: student.shortName })),
+    })),
+    skills: skills.map((skill) => ({
+      id: skill.id,
+      name: skill.name,
+      grade: skill.grade,
+      planned: plan.some(({ skillId }) => skillId === skill.id),
+      secure: Object.fromEntries(
+        classes.map(({ id }) => [
+          id,
+          students.filter((student) => student.classId === id && ["secure", "extending"].includes(student.gauges.get(skill.id)?.level ?? "")).length,
+        ]),
+      ),
+    })),
+    today,
+    dueDay: addSchoolDays(today, USUAL_SCHOOL_DAYS, classroom.school.calendar),
+    suggestedSkillId: current?.skillId ?? null,
+  };
+}
+
+function atSchool(school: School, instant: number, pattern: string): string {
+  return format(new TZDate(instant, school.timeZone), pattern);
+}

@@ -1,0 +1,47 @@
+export type StudentStatus = "not-started" | "working" | "stuck" | "mastered" | "budget";
+
+export interface WorkListEntry {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: "practice" | "check";
+  readonly className: string;
+  readonly skills: readonly string[];
+  readonly due: string;
+  readonly state: "open" | "over" | "later";
+  readonly given: number;
+  readonly notStarted: number;
+  readonly working: number;
+  readonly stuck: number;
+  readonly finished: number;
+}
+
+export interface WorkRowView {
+  readonly studentId: string;
+  readonly name: string;
+  readonly status: StudentStatus;
+  /** 0 to 1. */
+  readonly progress: number;
+  readonly itemsDone: number;
+  readonly itemsRight: number;
+  readonly lastWorked: string | null;
+  readonly now: boolean;
+}
+
+export interface WorkView extends WorkListEntry {
+  readonly classId: string;
+  readonly instructions: string;
+  readonly opens: string;
+  readonly dueDay: string;
+  readonly budgetItems: number;
+  readonly rows: readonly WorkRowView[];
+  readonly leftOut: readonly string[];
+}
+
+/** What the assign page starts from. */
+export interface AssignForm {
+  readonly classes: readonly { readonly id: string; readonly name: string; readonly students: readonly { readonly id: string; readonly name: string }[] }[];
+  readonly skills: readonly { readonly id: string; readonly name: string; readonly grade: number; readonly secure: Readonly<Record<string, number>>; readonly planned: boolean }[];
+  readonly today: string;
+  readonly dueDay: string;
+  readonly suggestedSkillId: string | null;
+}

@@ -1,0 +1,98 @@
+import "server-only";
+import { cache } from "react";
+import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
+import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
+import { skillWeight } from "@/core/grouping/skillWeight";
+import type { Gauge } from "@/core/mastery/gaugeOf";
+import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
+import { skillStatesOf } from "@/db/queries/delivery";
+import { studentsOfClasses } from "@/db/queries/people";
+import { plansOf } from "@/db/queries/plan";
+import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
+import type { Runtime } from "@/server/runtime/runtime";
+import { dayAt, type School, schoolOf } from "@/server/runtime/school";
+import { statesByStudent } from "./skillStates";
+
+export interface ClassroomStudent {
+  readonly id: string;
+  readonly givenName: string;
+  readonly familyName: string;
+  /** Given name and first letter of the family name. */
+  readonly shortName: string;
+  readonly grade: number;
+  readonly classId: string;
+  readonly gauges: ReadonlyMap<string, Gauge>;
+}
+
+export interface PlannedSkillOfClass {
+  readonly skillId: string;
+  readonly fromDay: SchoolDay;
+  readonly targetDay: SchoolDay;
+}
+
+/** What the teacher's views and decisions are made of: students, skills in the plan's order, gauges and weights of today. */
+export interface Classroom {
+  readonly school: School;
+  readonly today: SchoolDay;
+  readonly students: readonly ClassroomStudent[];
+  readonly skills: readonly LibrarySkill[];
+  readonly plan: readonly PlannedSkillOfClass[];
+  /** How much each skill matters this week, by skill id. */
+  readonly weights: ReadonlyMap<string, number>;
+}
+
+/** Weight of a skill that is in no plan. */
+const UNPLANNED_WEIGHT = 0.25;
+
+/** The classroom of some classes (ids joined by spaces), read once per request. */
+const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds: string): Promise<Classroom> => {
+  const classIds = joinedIds.split(" ");
+  const [school, library] = await Promise.all([schoolOf(runtime, schoolId), libraryOf(runtime)]);
+  const today = dayAt(school, runtime.now());
+  const [students, entries] = await Promise.all([
+    studentsOfClasses(runtime.db.read, classIds),
+    plansOf(runtime.db.read, classIds),
+  ]);
+  const states = statesByStudent(await skillStatesOf(runtime.db.read, students.map(({ person }) => person.id)));
+  // With several classes chosen, the plan of the first one orders the skills.
+  const planClass = classIds.find((id) => entries.some((entry) => entry.classId === id));
+  const plan = entries.filter((entry) => entry.classId === planClass);
+  const placeOf = new Map(plan.map((entry, place) => [entry.skillId, place]));
+  const skills = [...library.skills].sort((x, y) => (placeOf.get(x.id) ?? 999) - (placeOf.get(y.id) ?? 999));
+  const weights = new Map(skills.map((skill) => [skill.id, weightOf(skill, plan, today, school)]));
+  return {
+    school,
+    today,
+    skills,
+    plan,
+    weights,
+    students: students.map(({ person, classId }) => {
+      const grade = person.grade ?? 6;
+      const gauges = gaugesOfStudent({ grade, states: states.get(person.id) ?? new Map() }, skills, dayNumber(today));
+      return {
+        id: person.id,
+        givenName: person.givenName,
+        familyName: person.familyName,
+        shortName: shortName(person),
+        grade,
+        classId,
+        gauges,
+      };
+    }),
+  };
+});
+
+export function loadClassroom(runtime: Runtime, schoolId: string, classIds: readonly string[]): Promise<Classroom> {
+  return readClassroom(runtime, schoolId, classIds.join(" "));
+}
+
+export function shortName(person: { readonly givenName: string; readonly familyName: string }): string {
+  return `${person.givenName} ${person.familyName.slice(0, 1)}`;
+}
+
+function weightOf(skill: LibrarySkill, plan: readonly PlannedSkillOfClass[], today: SchoolDay, school: School): number {
+  const entry = plan.find(({ skillId }) => skillId === skill.id);
+  if (!entry) return UNPLANNED_WEIGHT;
+  const daysTaught = schoolDaysBetween(entry.fromDay, entry.targetDay, school.calendar) + 1;
+  return skillWeight(schoolDaysBetween(today, entry.targetDay, school.calendar), daysTaught, skill.unlocks.length);
+}

@@ -1,0 +1,22 @@
+import "server-only";
+import { LEVEL_CUTS } from "@/core/model/levels";
+import type { LibrarySkill } from "@/server/runtime/library";
+import type { ClassroomStudent } from "./classroom";
+
+/** A whole percentage for a sentence. */
+export const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+/**
+ * The gap to close first for a student on the way to a skill: the deepest skill not Secure under it (itself when
+ * everything underneath is Secure); null when the skill is Secure.
+ */
+export function firstGapOf(student: ClassroomStudent, skillId: string, skills: readonly LibrarySkill[]): LibrarySkill | null {
+  const skill = skills.find(({ id }) => id === skillId);
+  if (!skill || (student.gauges.get(skillId)?.chance ?? 0) >= LEVEL_CUTS.secure) return null;
+  for (const id of skill.prerequisites) {
+    const gauge = student.gauges.get(id);
+    // An untouched prerequisite is no gap that was shown.
+    if (gauge && !gauge.tooLittle && gauge.chance < LEVEL_CUTS.secure) return firstGapOf(student, id, skills);
+  }
+  return skill;
+}

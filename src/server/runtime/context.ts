@@ -1,0 +1,9 @@
+import "server-only";
+import type { Actor } from "@/server/access/policy";
+import type { Runtime } from "./runtime";
+
+/** Who asks, and what the answer runs on. */
+export interface Context {
+  readonly runtime: Runtime;
+  readonly actor: Actor;
+}

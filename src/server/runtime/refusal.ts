@@ -1,0 +1,13 @@
+/** Why a use-case was refused; each has its own answer on the screen. */
+export type RefusalCode = "signed-out" | "not-allowed" | "not-found" | "invalid" | "conflict" | "locked" | "closed";
+
+/** A refusal that a person can read: what was wrong and what can be done. */
+export class Refusal extends Error {
+  override readonly name = "Refusal";
+  constructor(
+    readonly code: RefusalCode,
+    message: string,
+  ) {
+    super(message);
+  }
+}

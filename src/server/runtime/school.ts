@@ -1,0 +1,46 @@
+import "server-only";
+import { TZDate } from "@date-fns/tz";
+import { format } from "date-fns";
+import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
+import type { SchoolCalendar } from "@/core/calendar/isSchoolDay";
+import { holidaysOf, schoolById, termsOf } from "@/db/queries/people";
+import { Refusal } from "./refusal";
+import type { Runtime } from "./runtime";
+
+export interface School {
+  readonly id: string;
+  readonly name: string;
+  readonly timeZone: string;
+  readonly calendar: SchoolCalendar;
+  readonly terms: readonly { readonly id: string; readonly name: string; readonly startDay: SchoolDay; readonly endDay: SchoolDay }[];
+}
+
+const known = new WeakMap<object, Map<string, Promise<School>>>();
+
+/** A school with its calendar; read once per database, since neither changes while the application runs. */
+export function schoolOf(runtime: Runtime, schoolId: string): Promise<School> {
+  const cache = known.get(runtime.db) ?? new Map<string, Promise<School>>();
+  known.set(runtime.db, cache);
+  const found = cache.get(schoolId) ?? loadSchool(runtime, schoolId);
+  cache.set(schoolId, found);
+  return found;
+}
+
+async function loadSchool(runtime: Runtime, schoolId: string): Promise<School> {
+  const school = await schoolById(runtime.db.read, schoolId);
+  if (!school) throw new Refusal("not-found", "This school is not known.");
+  const holidays = new Set((await holidaysOf(runtime.db.read, schoolId)).map(dayNumber));
+  return { ...school, calendar: { holidays }, terms: await termsOf(runtime.db.read, schoolId) };
+}
+
+/** The day that it is at the school at an instant. */
+export function dayAt(school: School, instant: number): SchoolDay {
+  return format(new TZDate(instant, school.timeZone), "yyyy-MM-dd");
+}
+
+/** The instant at which the school's clock shows a time on a day; `time` as "HH:mm". */
+export function instantAt(school: School, day: SchoolDay, time: string): number {
+  const [year = 0, month = 1, date = 1] = day.split("-").map(Number);
+  const [hour = 0, minute = 0] = time.split(":").map(Number);
+  return new TZDate(year, month - 1, date, hour, minute, 0, school.timeZone).getTime();
+}
