@@ -1,7 +1,7 @@
 import "server-only";
 import { mkdirSync } from "node:fs";
 import { dirname } from "node:path";
-import { type Client, createClient, type ResultSet } from "@libsql/client";
+import { type Client, createClient, type InStatement, type ResultSet, type Transaction } from "@libsql/client";
 import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import type { BaseSQLiteDatabase } from "drizzle-orm/sqlite-core";
@@ -41,18 +41,40 @@ export async function openDatabase(url: string, migrationsFolder: string, authTo
   if (local) await client.execute("PRAGMA journal_mode = WAL");
   const orm = drizzle(client, { schema });
   await migrate(orm, { migrationsFolder });
-  return { read: orm, write: writerQueue(orm), close: () => client.close() };
+  return { read: orm, write: writerQueue(client), close: () => client.close() };
 }
 
 /**
  * One writer at a time in this process. Without the queue a second transaction waits for SQLite's lock inside a synchronous
- * call, which stops the event loop that the first one needs to commit.
+ * call, which stops the event loop that the first one needs to commit. Since there is one writer, all transactions share one
+ * query builder, so that prepared queries (see `prepared`) are built once and not for every transaction.
  */
-function writerQueue(orm: Queryable & { $client: Client }): Database["write"] {
+function writerQueue(client: Client): Database["write"] {
+  let current: Transaction | null = null;
+  const inTransaction = {
+    execute: (statement: InStatement) => {
+      if (!current) throw new Error("A query was run after its transaction had ended.");
+      return current.execute(statement);
+    },
+  };
+  const writer: Queryable = drizzle(inTransaction as unknown as Client, { schema });
   let last: Promise<unknown> = Promise.resolve();
-  return <T>(change: (tx: Queryable) => Promise<T>): Promise<T> => {
-    const run = last.then(() => orm.transaction((tx) => change(tx as unknown as Queryable)));
-    last = run.catch(() => undefined);
-    return run;
+  const run = async <T>(change: (tx: Queryable) => Promise<T>): Promise<T> => {
+    const transaction = await client.transaction("write");
+    current = transaction;
+    try {
+      const result = await change(writer);
+      await transaction.commit();
+      return result;
+    } finally {
+      current = null;
+      // Rolls back unless committed.
+      transaction.close();
+    }
+  };
+  return (change) => {
+    const turn = last.then(() => run(change));
+    last = turn.catch(() => undefined);
+    return turn;
   };
 }

@@ -1,24 +1,26 @@
 import { type ItemParameters, probability } from "../measurement/probability";
 
 /**
- * How far above and below a skill's difficulty, in logits, a student stands who has mastered it, or has not. A larger
- * distance makes every answer count for more.
+ * Where students who have mastered a skill, and who have not, typically stand against its difficulty, in logits. Halfway
+ * between them lies the boundary of mastery that `priorMastery` uses; further apart, every answer would count for more.
  */
-export const MASTERY_DISTANCE_LOGITS = 1.5;
+const WITH_MASTERY_LOGITS = 2;
+const WITHOUT_MASTERY_LOGITS = -0.5;
 
-/** Bounds that keep one lucky or unlucky answer from deciding. */
+/** Bounds that keep one lucky or unlucky answer from deciding; the largest guess and slip still add up to less than 1. */
 const LEAST_ERROR = 0.05;
-const MOST_ERROR = 0.45;
+const MOST_GUESS = 0.6;
+const MOST_SLIP = 0.35;
 
 /**
  * Chance of a right answer without mastery (guess) and of a wrong one with it (slip), from the item's parameters at the
- * ability of one who has not and one who has mastered the skill. Both kept within 0.05 to 0.45, so that guess + slip < 1
- * (the condition for a right answer to raise the chance of mastery; van de Sande 2013).
+ * ability of one who has not and one who has mastered the skill. Kept within 0.05 to 0.60 and 0.05 to 0.35, so that
+ * guess + slip < 1 (the condition for a right answer to raise the chance of mastery; van de Sande 2013).
  */
 export function guessAndSlip(item: ItemParameters, skillDifficulty: number): { guess: number; slip: number } {
-  const bounded = (value: number) => Math.min(MOST_ERROR, Math.max(LEAST_ERROR, value));
+  const bounded = (value: number, most: number) => Math.min(most, Math.max(LEAST_ERROR, value));
   return {
-    guess: bounded(probability(skillDifficulty - MASTERY_DISTANCE_LOGITS, item)),
-    slip: bounded(1 - probability(skillDifficulty + MASTERY_DISTANCE_LOGITS, item)),
+    guess: bounded(probability(skillDifficulty + WITHOUT_MASTERY_LOGITS, item), MOST_GUESS),
+    slip: bounded(1 - probability(skillDifficulty + WITH_MASTERY_LOGITS, item), MOST_SLIP),
   };
 }

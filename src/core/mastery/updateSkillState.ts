@@ -5,7 +5,7 @@ import type { AnswerEvidence, SkillState } from "./skillState";
 import { traceAnswer } from "./traceAnswer";
 
 /** Chance of learning the skill from one item worked with feedback. */
-export const LEARNING_CHANCE = 0.1;
+export const LEARNING_CHANCE = 0.08;
 /** Evidence of a right first try after a hint, and of a second try, against an unaided first try. */
 export const HINT_WEIGHT = 0.5;
 export const SECOND_TRY_WEIGHT = 0.25;

@@ -27,7 +27,6 @@ CREATE TABLE `answers` (
 	FOREIGN KEY (`person_id`) REFERENCES `people`(`id`) ON UPDATE no action ON DELETE no action,
 	FOREIGN KEY (`work_id`) REFERENCES `works`(`id`) ON UPDATE no action ON DELETE no action,
 	FOREIGN KEY (`sitting_id`) REFERENCES `sittings`(`id`) ON UPDATE no action ON DELETE no action,
-	FOREIGN KEY (`presentation_id`) REFERENCES `presentations`(`id`) ON UPDATE no action ON DELETE no action,
 	FOREIGN KEY (`skill_id`) REFERENCES `skills`(`id`) ON UPDATE no action ON DELETE no action,
 	FOREIGN KEY (`misconception_id`) REFERENCES `misconceptions`(`id`) ON UPDATE no action ON DELETE no action
 );
@@ -47,22 +46,6 @@ CREATE TABLE `misconception_signs` (
 	FOREIGN KEY (`misconception_id`) REFERENCES `misconceptions`(`id`) ON UPDATE no action ON DELETE no action
 );
 --> statement-breakpoint
-CREATE TABLE `presentations` (
-	`id` text PRIMARY KEY NOT NULL,
-	`sitting_id` text NOT NULL,
-	`place` integer NOT NULL,
-	`state` text NOT NULL,
-	`skill_id` text NOT NULL,
-	`model_id` text NOT NULL,
-	`model_version` integer NOT NULL,
-	`seed` integer NOT NULL,
-	`context` text NOT NULL,
-	`tries` integer DEFAULT 0 NOT NULL,
-	FOREIGN KEY (`sitting_id`) REFERENCES `sittings`(`id`) ON UPDATE no action ON DELETE no action,
-	FOREIGN KEY (`skill_id`) REFERENCES `skills`(`id`) ON UPDATE no action ON DELETE no action
-);
---> statement-breakpoint
-CREATE INDEX `presentations_by_sitting` ON `presentations` (`sitting_id`,`place`);--> statement-breakpoint
 CREATE TABLE `sittings` (
 	`id` text PRIMARY KEY NOT NULL,
 	`work_id` text NOT NULL,
@@ -75,6 +58,7 @@ CREATE TABLE `sittings` (
 	`items_right` integer DEFAULT 0 NOT NULL,
 	`progress_permille` integer DEFAULT 0 NOT NULL,
 	`chances_at_start` text NOT NULL,
+	`presentations` text NOT NULL,
 	FOREIGN KEY (`work_id`) REFERENCES `works`(`id`) ON UPDATE no action ON DELETE no action,
 	FOREIGN KEY (`person_id`) REFERENCES `people`(`id`) ON UPDATE no action ON DELETE no action
 );

@@ -1,21 +1,40 @@
 import "server-only";
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
-import { answers, misconceptionSigns, presentations, sittings, skillDays, skillStates } from "../schema/delivery";
-import { works } from "../schema/work";
+import { prepared } from "../prepared";
+import { answers, misconceptionSigns, type Presentation, sittings, skillDays, skillStates } from "../schema/delivery";
+import { people } from "../schema/people";
+import { works, workSkills, workTargets } from "../schema/work";
 
 export type SittingRow = typeof sittings.$inferSelect;
-export type PresentationRow = typeof presentations.$inferSelect;
 export type AnswerRow = typeof answers.$inferSelect;
 export type SkillStateRow = typeof skillStates.$inferSelect;
 
-export async function sittingById(db: Queryable, id: string) {
-  const [row] = await db
-    .select({ sitting: sittings, work: works })
+const value = sql.placeholder;
+
+const answerSituation = prepared((db) =>
+  db
+    .select({
+      sitting: sittings,
+      work: works,
+      extraItems: workTargets.extraItems,
+      grade: people.grade,
+      known: answers,
+      skillIds: sql<string>`(select json_group_array(own_skill) from (select ${workSkills.skillId} as own_skill from ${workSkills} where ${workSkills.workId} = ${works.id} order by ${workSkills.place}))`,
+    })
     .from(sittings)
     .innerJoin(works, eq(works.id, sittings.workId))
-    .where(eq(sittings.id, id));
-  return row ?? null;
+    .innerJoin(people, eq(people.id, sittings.personId))
+    .leftJoin(workTargets, and(eq(workTargets.workId, sittings.workId), eq(workTargets.personId, sittings.personId)))
+    .leftJoin(answers, eq(answers.key, value("key")))
+    .where(eq(sittings.id, value("sittingId")))
+    .prepare(),
+);
+
+/** What an answer meets: its sitting and work, the student's grade, and the same answer if it came before. */
+export async function situationOfAnswer(db: Queryable, sittingId: string, key: string) {
+  const [row] = await answerSituation(db).all({ sittingId, key });
+  return row ? { ...row, skillIds: JSON.parse(row.skillIds) as string[] } : null;
 }
 
 export async function sittingOf(db: Queryable, workId: string, personId: string): Promise<SittingRow | null> {
@@ -27,29 +46,68 @@ export async function insertSitting(tx: Queryable, row: typeof sittings.$inferIn
   await tx.insert(sittings).values(row);
 }
 
-export async function updateSitting(tx: Queryable, id: string, values: Partial<SittingRow>): Promise<void> {
-  await tx.update(sittings).set(values).where(eq(sittings.id, id));
+const sittingUpdate = prepared((db) =>
+  db
+    .update(sittings)
+    .set({
+      lastAt: sql`${value("lastAt")}`,
+      finishedAt: sql`${value("finishedAt")}`,
+      finishReason: sql`${value("finishReason")}`,
+      itemsDone: sql`${value("itemsDone")}`,
+      itemsRight: sql`${value("itemsRight")}`,
+      progressPermille: sql`${value("progressPermille")}`,
+      presentations: sql`${value("presentations")}`,
+    })
+    .where(eq(sittings.id, value("id")))
+    .prepare(),
+);
+/** Stores how far a sitting has come. */
+export async function updateSitting(tx: Queryable, row: SittingRow): Promise<void> {
+  const { id, lastAt, finishedAt, finishReason, itemsDone, itemsRight, progressPermille } = row;
+  const presentations = JSON.stringify(row.presentations);
+  await sittingUpdate(tx).run({ id, lastAt, finishedAt, finishReason, itemsDone, itemsRight, progressPermille, presentations });
 }
 
-export async function presentationsOf(db: Queryable, sittingId: string): Promise<PresentationRow[]> {
-  return db.select().from(presentations).where(eq(presentations.sittingId, sittingId)).orderBy(asc(presentations.place));
+/** The items of a sitting, as they were drawn. */
+export async function presentationsOf(db: Queryable, sittingId: string): Promise<readonly Presentation[]> {
+  const [row] = await db.select({ presentations: sittings.presentations }).from(sittings).where(eq(sittings.id, sittingId));
+  return row?.presentations ?? [];
 }
 
-export async function insertPresentations(tx: Queryable, rows: (typeof presentations.$inferInsert)[]): Promise<void> {
-  if (rows.length > 0) await tx.insert(presentations).values(rows);
-}
-
-export async function updatePresentation(tx: Queryable, id: string, values: Partial<PresentationRow>): Promise<void> {
-  await tx.update(presentations).set(values).where(eq(presentations.id, id));
-}
-
-export async function answerByKey(db: Queryable, key: string): Promise<AnswerRow | null> {
-  const [row] = await db.select().from(answers).where(eq(answers.key, key));
-  return row ?? null;
-}
-
-export async function insertAnswer(tx: Queryable, row: typeof answers.$inferInsert): Promise<void> {
-  await tx.insert(answers).values(row);
+const answerInsert = prepared((db) =>
+  db
+    .insert(answers)
+    .values({
+      key: value("key"),
+      personId: value("personId"),
+      workId: value("workId"),
+      sittingId: value("sittingId"),
+      presentationId: value("presentationId"),
+      skillId: value("skillId"),
+      modelId: value("modelId"),
+      modelVersion: value("modelVersion"),
+      seed: value("seed"),
+      context: value("context"),
+      tryNumber: value("tryNumber"),
+      raw: value("raw"),
+      right: value("right"),
+      misconceptionId: value("misconceptionId"),
+      hintsUsed: value("hintsUsed"),
+      milliseconds: value("milliseconds"),
+      givenAt: value("givenAt"),
+      recordedAt: value("recordedAt"),
+      day: value("day"),
+      grade: value("grade"),
+      skillDifficulty: value("skillDifficulty"),
+      a: value("a"),
+      b: value("b"),
+      c: value("c"),
+    })
+    .prepare(),
+);
+/** Appends to the log; there is no way to change or remove an answer. */
+export async function insertAnswer(tx: Queryable, row: Omit<AnswerRow, "serial">): Promise<void> {
+  await answerInsert(tx).run({ ...row });
 }
 
 export async function answersOfSitting(db: Queryable, sittingId: string): Promise<AnswerRow[]> {
@@ -71,6 +129,23 @@ export async function answersAfter(db: Queryable, serial: number, limit: number)
   return db.select().from(answers).where(sql`${answers.serial} > ${serial}`).orderBy(asc(answers.serial)).limit(limit);
 }
 
+const statesOfPerson = prepared((db) =>
+  db
+    .select()
+    .from(skillStates)
+    .where(
+      and(
+        eq(skillStates.personId, value("personId")),
+        sql`${skillStates.skillId} in (select value from json_each(${value("skillIds")}))`,
+      ),
+    )
+    .prepare(),
+);
+/** One student's summaries of some skills. */
+export async function skillStatesOfPerson(db: Queryable, personId: string, skillIds: readonly string[]): Promise<SkillStateRow[]> {
+  return statesOfPerson(db).all({ personId, skillIds: JSON.stringify(skillIds) });
+}
+
 export async function skillStatesOf(db: Queryable, personIds: readonly string[]): Promise<SkillStateRow[]> {
   if (personIds.length === 0) return [];
   return db.select().from(skillStates).where(inArray(skillStates.personId, [...personIds]));
@@ -80,29 +155,55 @@ export async function allSkillStates(db: Queryable): Promise<SkillStateRow[]> {
   return db.select().from(skillStates).orderBy(asc(skillStates.personId), asc(skillStates.skillId));
 }
 
-export async function saveSkillState(tx: Queryable, row: SkillStateRow): Promise<void> {
-  const { personId, skillId, ...values } = row;
-  await tx
+const stateSave = prepared((db) => {
+  const columns = {
+    mastery: value("mastery"),
+    prior: value("prior"),
+    scoredAnswers: value("scoredAnswers"),
+    rightFirstTries: value("rightFirstTries"),
+    modelIds: value("modelIds"),
+    lastDay: value("lastDay"),
+    stabilityDays: value("stabilityDays"),
+    masteredDay: value("masteredDay"),
+    missesInRow: value("missesInRow"),
+  };
+  const again = Object.fromEntries(Object.entries(columns).map(([name, placeholder]) => [name, sql`${placeholder}`]));
+  return db
     .insert(skillStates)
-    .values({ personId, skillId, ...values })
-    .onConflictDoUpdate({ target: [skillStates.personId, skillStates.skillId], set: values });
+    .values({ personId: value("personId"), skillId: value("skillId"), ...columns })
+    .onConflictDoUpdate({ target: [skillStates.personId, skillStates.skillId], set: { ...again, modelIds: sql`excluded.model_ids` } })
+    .prepare();
+});
+export async function saveSkillState(tx: Queryable, row: SkillStateRow): Promise<void> {
+  await stateSave(tx).run({ ...row });
 }
 
+const skillDayAdd = prepared((db) =>
+  db
+    .insert(skillDays)
+    .values({
+      personId: value("personId"),
+      skillId: value("skillId"),
+      day: value("day"),
+      answered: value("answered"),
+      right: value("right"),
+      milliseconds: value("milliseconds"),
+    })
+    .onConflictDoUpdate({
+      target: [skillDays.personId, skillDays.skillId, skillDays.day],
+      set: {
+        answered: sql`${skillDays.answered} + excluded.answered`,
+        right: sql`${skillDays.right} + excluded.right`,
+        milliseconds: sql`${skillDays.milliseconds} + excluded.milliseconds`,
+      },
+    })
+    .prepare(),
+);
 export async function addToSkillDay(
   tx: Queryable,
   row: { personId: string; skillId: string; day: number; answered: number; right: number; milliseconds: number },
 ): Promise<void> {
-  await tx
-    .insert(skillDays)
-    .values(row)
-    .onConflictDoUpdate({
-      target: [skillDays.personId, skillDays.skillId, skillDays.day],
-      set: {
-        answered: sql`${skillDays.answered} + ${row.answered}`,
-        right: sql`${skillDays.right} + ${row.right}`,
-        milliseconds: sql`${skillDays.milliseconds} + ${row.milliseconds}`,
-      },
-    });
+  await skillDayAdd(tx).run(row);
 }
 
 export async function skillDaysOf(db: Queryable, personIds: readonly string[], fromDay: number) {

@@ -3,6 +3,18 @@ import { misconceptions, skills } from "./library";
 import { people } from "./people";
 import { works } from "./work";
 
+/** An item that a sitting has shown, shows, or holds ready for a lost connection. */
+export interface Presentation {
+  readonly id: string;
+  readonly state: "open" | "reserve" | "done";
+  readonly skillId: string;
+  readonly modelId: string;
+  readonly modelVersion: number;
+  readonly seed: number;
+  readonly context: string;
+  readonly tries: number;
+}
+
 /** One student's run at one piece of work. */
 export const sittings = sqliteTable(
   "sittings",
@@ -20,26 +32,10 @@ export const sittings = sqliteTable(
     progressPermille: integer("progress_permille").notNull().default(0),
     /** Chance of mastery by skill id when the sitting began. */
     chancesAtStart: text("chances_at_start", { mode: "json" }).$type<Record<string, number>>().notNull(),
+    /** In the order of showing. In the sitting's own row, so that an answer reads and writes one row, not twenty. */
+    presentations: text("presentations", { mode: "json" }).$type<readonly Presentation[]>().notNull(),
   },
   (t) => [uniqueIndex("sittings_once").on(t.workId, t.personId), index("sittings_by_person").on(t.personId)],
-);
-
-/** Items that a sitting has shown, shows, or holds ready for a lost connection. */
-export const presentations = sqliteTable(
-  "presentations",
-  {
-    id: text("id").primaryKey(),
-    sittingId: text("sitting_id").notNull().references(() => sittings.id),
-    place: integer("place").notNull(),
-    state: text("state", { enum: ["open", "reserve", "done"] }).notNull(),
-    skillId: text("skill_id").notNull().references(() => skills.id),
-    modelId: text("model_id").notNull(),
-    modelVersion: integer("model_version").notNull(),
-    seed: integer("seed").notNull(),
-    context: text("context").notNull(),
-    tries: integer("tries").notNull().default(0),
-  },
-  (t) => [index("presentations_by_sitting").on(t.sittingId, t.place)],
 );
 
 /** Append-only. Everything the summaries need stands in the row, so that they can be rebuilt from it alone. */
@@ -52,7 +48,7 @@ export const answers = sqliteTable(
     personId: text("person_id").notNull().references(() => people.id),
     workId: text("work_id").notNull().references(() => works.id),
     sittingId: text("sitting_id").notNull().references(() => sittings.id),
-    presentationId: text("presentation_id").notNull().references(() => presentations.id),
+    presentationId: text("presentation_id").notNull(),
     skillId: text("skill_id").notNull().references(() => skills.id),
     modelId: text("model_id").notNull(),
     modelVersion: integer("model_version").notNull(),

@@ -1,5 +1,6 @@
 import "server-only";
-import type { AnswerRow, PresentationRow, SittingRow } from "@/db/queries/delivery";
+import type { AnswerRow, SittingRow } from "@/db/queries/delivery";
+import type { Presentation } from "@/db/schema/delivery";
 import type { WorkRow } from "@/db/queries/work";
 import type { Library } from "@/server/runtime/library";
 import type { Feedback, ItemView, SittingView } from "./types";
@@ -10,11 +11,11 @@ export function sittingView(
   library: Library,
   work: WorkRow,
   sitting: SittingRow,
-  presentations: readonly PresentationRow[],
   skillIds: readonly string[],
   budgetItems: number,
   lastAnswer: AnswerRow | null,
 ): SittingView {
+  const { presentations } = sitting;
   const open = sitting.finishedAt === null ? presentations.find((p) => p.state === "open") : undefined;
   const itemsLeft = budgetItems - sitting.itemsDone - 1;
   const ready = sitting.finishedAt === null ? presentations.filter((p) => p.state === "reserve") : [];
@@ -41,7 +42,7 @@ export function sittingView(
   };
 }
 
-function itemView(library: Library, work: WorkRow, presentation: PresentationRow, lastFeedback: Feedback | null): ItemView {
+function itemView(library: Library, work: WorkRow, presentation: Presentation, lastFeedback: Feedback | null): ItemView {
   const item = library.item(presentation.modelId, presentation.modelVersion, presentation.seed, presentation.context);
   return {
     presentationId: presentation.id,
@@ -57,7 +58,7 @@ function itemView(library: Library, work: WorkRow, presentation: PresentationRow
   };
 }
 
-function feedbackOnLast(library: Library, work: WorkRow, open: PresentationRow, last: AnswerRow | null): Feedback | null {
+function feedbackOnLast(library: Library, work: WorkRow, open: Presentation, last: AnswerRow | null): Feedback | null {
   if (work.kind === "check" || !last || last.presentationId !== open.id) return null;
   const item = library.item(open.modelId, open.modelVersion, open.seed, open.context);
   const misconception = last.misconceptionId ? (library.misconceptions.get(last.misconceptionId) ?? null) : null;

@@ -12,14 +12,14 @@ import { recordChange } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt } from "@/server/runtime/school";
-import { validated } from "@/server/runtime/validated";
+import { uuid, validated } from "@/server/runtime/validated";
 import { becauseLine } from "./suggestions";
 
 const MOST_MEMBERS = 40;
 const PRACTICE_ITEMS = 10;
 
 const group = object({
-  id: string().uuid().required(),
+  id: uuid(),
   name: string().trim().min(1, "Give the group a name.").max(60, "The name of a group has at most 60 letters.").required("Give the group a name."),
   skillId: string().required("Choose the skill the group is for."),
   studentIds: array(string().required()).min(1, "A group needs at least one student.").max(MOST_MEMBERS).required(),
@@ -68,7 +68,7 @@ function membersOf(classroom: Classroom, studentIds: readonly string[]) {
 
 const reteachInput = object({
   groupId: string().required(),
-  reteachId: string().uuid().required(),
+  reteachId: uuid(),
   practiceDueDay: string().required(),
   checkOpensDay: string().required(),
   checkDueDay: string().required(),

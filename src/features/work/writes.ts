@@ -11,7 +11,7 @@ import { recordChange } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt, schoolOf } from "@/server/runtime/school";
-import { validated } from "@/server/runtime/validated";
+import { uuid, validated } from "@/server/runtime/validated";
 
 const day = () =>
   string()
@@ -26,7 +26,7 @@ const day = () =>
 
 const assignInput = object({
   /** Made by the browser, so that sending twice assigns once. */
-  workId: string().uuid().required(),
+  workId: uuid(),
   classId: string().required(),
   title: string().trim().min(1, "Give the work a title.").max(80, "A title has at most 80 letters.").required("Give the work a title."),
   instructions: string().trim().max(500, "Instructions have at most 500 letters.").defined(),

@@ -1,5 +1,5 @@
 import "server-only";
-import { type AnyObjectSchema, type InferType, ValidationError } from "yup";
+import { type AnyObjectSchema, type InferType, string, ValidationError } from "yup";
 import { Refusal } from "./refusal";
 
 /** The input in the schema's shape, unknown keys dropped; a refusal with the schema's own words otherwise. */
@@ -11,3 +11,6 @@ export function validated<Schema extends AnyObjectSchema>(schema: Schema, input:
     throw error;
   }
 }
+
+/** An id made by the browser: a UUID of any version (Yup's own check knows only the first five). */
+export const uuid = () => string().matches(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i, "An id is missing. Reload the page and try again.").required();

@@ -8,7 +8,7 @@ import { LEARNING_CHANCE } from "@/core/mastery/updateSkillState";
 import { nextItem, TARGET_CHANCE } from "@/core/selection/nextItem";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
 import { nextSkill } from "@/core/selection/nextSkill";
-import type { PresentationRow } from "@/db/queries/delivery";
+import type { Presentation } from "@/db/schema/delivery";
 import type { Library, PoolItem } from "@/server/runtime/library";
 
 /** All that choosing the next item looks at. */
@@ -19,8 +19,8 @@ export interface Situation {
   readonly chancesAtStart: Readonly<Record<string, number>>;
   readonly grade: number;
   readonly day: number;
-  /** In order of place. */
-  readonly presentations: readonly PresentationRow[];
+  /** In the order of showing. */
+  readonly presentations: readonly Presentation[];
   readonly budgetItems: number;
 }
 
@@ -43,7 +43,7 @@ const CHECK_MASTERY = 0.5;
 const UNLOCK_WEIGHT = 0.15;
 
 export const begun = (presentation: { readonly tries: number }) => presentation.tries > 0;
-const done = (presentation: PresentationRow) => presentation.state === "done";
+const done = (presentation: Presentation) => presentation.state === "done";
 
 export function chanceNow(situation: Situation, library: Library, skillId: string): number {
   const state = situation.states.get(skillId);
@@ -76,7 +76,7 @@ function practised(situation: Situation, library: Library, skillId: string): Pra
 }
 
 /** A presentation in reserve that serves as the next item, or a newly chosen item. */
-export function chooseNext(situation: Situation, library: Library, random: () => number): PresentationRow | ChosenItem | null {
+export function chooseNext(situation: Situation, library: Library, random: () => number): Presentation | ChosenItem | null {
   const shown = situation.presentations.filter((p) => p.state !== "reserve");
   const skillId = chooseSkill(situation, library, shown);
   if (!skillId) return null;
@@ -106,9 +106,9 @@ function chooseSkill(situation: Situation, library: Library, shown: readonly { r
     // A check goes round its skills, so that each gets its share of the items.
     return situation.skillIds[shown.length % situation.skillIds.length] ?? null;
   }
-  const chances = new Map(library.skills.map(({ id }) => [id, chanceNow(situation, library, id)]));
   const open = situation.skillIds.map((id) => {
     const skill = library.skill(id);
+    const chances = new Map(skill.prerequisites.map((under) => [under, chanceNow(situation, library, under)]));
     const progress = practised(situation, library, id);
     return {
       id,
@@ -151,4 +151,9 @@ function chooseItem(
   const fresh = contexts.filter((context) => context !== shown.at(-1)?.context);
   const context = (fresh.length > 0 ? fresh : contexts)[Math.floor(random() * (fresh.length || contexts.length))];
   return context === undefined ? null : { skillId, modelId: item.modelId, modelVersion: item.modelVersion, seed: item.seed, context };
+}
+
+/** The skills whose summaries choosing looks at: those of the work and what they build on. */
+export function skillsLookedAt(skillIds: readonly string[], library: Library): string[] {
+  return [...new Set(skillIds.flatMap((id) => [id, ...library.skill(id).prerequisites]))];
 }

@@ -10,6 +10,6 @@ export async function openSitting(context: Context, workId: string): Promise<Sit
   return context.runtime.db.write(async (tx) => {
     const { library, work, sitting, situation } = await ensureSitting(tx, context, workId);
     const last = (await answersOfSitting(tx, sitting.id)).at(-1) ?? null;
-    return sittingView(library, work, sitting, situation.presentations, situation.skillIds, situation.budgetItems, last);
+    return sittingView(library, work, sitting, situation.skillIds, situation.budgetItems, last);
   });
 }

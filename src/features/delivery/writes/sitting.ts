@@ -2,26 +2,30 @@ import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import type { SkillState } from "@/core/mastery/skillState";
 import type { Queryable } from "@/db/connection";
-import {
-  insertPresentations,
-  insertSitting,
-  type PresentationRow,
-  presentationsOf,
-  type SittingRow,
-  sittingOf,
-  skillStatesOf,
-  updatePresentation,
-} from "@/db/queries/delivery";
+import { insertSitting, type SittingRow, sittingOf, skillStatesOfPerson } from "@/db/queries/delivery";
 import { personById } from "@/db/queries/people";
 import { skillIdsOfWorks, targetOf, type WorkRow, workById } from "@/db/queries/work";
+import type { Presentation } from "@/db/schema/delivery";
 import { statesByStudent } from "@/server/classroom/skillStates";
 import type { Context } from "@/server/runtime/context";
 import { type Library, libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
-import { type ChosenItem, chanceNow, chooseNext, chooseReserve, progressOf, RESERVE_ITEMS, type Situation } from "./chooseNext";
+import { type ChosenItem, chanceNow, chooseNext, chooseReserve, progressOf, RESERVE_ITEMS, type Situation, skillsLookedAt } from "./chooseNext";
 
-/** Everything about a student's run at a piece of work, read in one transaction. */
+/** Grade of a student whose roster row names none. */
+const UNKNOWN_GRADE = 6;
+
+/** What the rows say about a student's run at a piece of work. */
+export interface SittingRows {
+  readonly work: WorkRow;
+  readonly sitting: SittingRow;
+  readonly skillIds: readonly string[];
+  readonly extraItems: number | null;
+  readonly grade: number | null;
+}
+
+/** The same with all that choosing the next item looks at. */
 export interface OpenSitting {
   readonly work: WorkRow;
   readonly sitting: SittingRow;
@@ -32,89 +36,82 @@ export interface OpenSitting {
 /** The open sitting of the asking student, begun now if there is none yet. */
 export async function ensureSitting(tx: Queryable, context: Context, workId: string): Promise<OpenSitting> {
   const { runtime, actor } = context;
-  if (actor.kind !== "student") throw new Refusal("not-allowed", "Only students work on this. To look at it, open the preview.");
+  if (actor.kind !== "student") throw new Refusal("not-allowed", "Only students work on this. To look at it, open the skill in the library.");
   const [work, target] = [await workById(tx, workId), await targetOf(tx, workId, actor.personId)];
   if (!work || !target || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not on your list.");
   if (runtime.now() < work.opensAt) throw new Refusal("closed", "This work is not open yet.");
+  const skillIds = (await skillIdsOfWorks(tx, [workId])).get(workId) ?? [];
+  const about = { work, skillIds, extraItems: target.extraItems, grade: (await personById(tx, actor.personId))?.grade ?? null };
   const known = await sittingOf(tx, workId, actor.personId);
-  if (known) return loadSitting(tx, context, work, known, target.extraItems);
+  if (known) return loadSitting(tx, context, { ...about, sitting: known });
   if (runtime.now() > work.dueAt) throw new Refusal("closed", "The time for this work is over. Ask your teacher to open it again.");
-  const now = runtime.now();
-  const fresh: SittingRow = {
+  const open = await loadSitting(tx, context, { ...about, sitting: freshSitting(context, workId) });
+  const chancesAtStart = Object.fromEntries(skillIds.map((id) => [id, chanceNow(open.situation, open.library, id)]));
+  const begun = goOn(context, { ...open, sitting: { ...open.sitting, chancesAtStart }, situation: { ...open.situation, chancesAtStart } });
+  await insertSitting(tx, begun.sitting);
+  return begun;
+}
+
+function freshSitting({ runtime, actor }: Context, workId: string): SittingRow {
+  return {
     id: runtime.newId(),
     workId,
     personId: actor.personId,
-    startedAt: now,
-    lastAt: now,
+    startedAt: runtime.now(),
+    lastAt: runtime.now(),
     finishedAt: null,
     finishReason: null,
     itemsDone: 0,
     itemsRight: 0,
     progressPermille: 0,
     chancesAtStart: {},
+    presentations: [],
   };
-  const open = await loadSitting(tx, context, work, fresh, target.extraItems);
-  const chancesAtStart = Object.fromEntries(open.situation.skillIds.map((id) => [id, chanceNow(open.situation, open.library, id)]));
-  const sitting = { ...fresh, chancesAtStart };
-  await insertSitting(tx, sitting);
-  const begunSitting = { ...open, sitting, situation: { ...open.situation, chancesAtStart } };
-  const presentations = await goOn(tx, context, begunSitting);
-  return { ...begunSitting, situation: { ...begunSitting.situation, presentations } };
 }
 
-export async function loadSitting(
-  tx: Queryable,
-  context: Context,
-  work: WorkRow,
-  sitting: SittingRow,
-  extraItems: number,
-): Promise<OpenSitting> {
-  const { runtime, actor } = context;
+export async function loadSitting(tx: Queryable, { runtime, actor }: Context, rows: SittingRows): Promise<OpenSitting> {
+  const { work, sitting, skillIds } = rows;
   const [library, school] = [await libraryOf(runtime), await schoolOf(runtime, actor.schoolId)];
-  const person = await personById(tx, sitting.personId);
-  const states = statesByStudent(await skillStatesOf(tx, [sitting.personId])).get(sitting.personId);
+  // A contrast item may come from a skill of the work only, so these are all that can be asked next.
+  const states = await skillStatesOfPerson(tx, sitting.personId, skillsLookedAt(skillIds, library));
   return {
     work,
     sitting,
     library,
     situation: {
       kind: work.kind,
-      skillIds: (await skillIdsOfWorks(tx, [work.id])).get(work.id) ?? [],
-      states: states ?? new Map<string, SkillState>(),
+      skillIds,
+      states: statesByStudent(states).get(sitting.personId) ?? new Map<string, SkillState>(),
       chancesAtStart: sitting.chancesAtStart,
-      grade: person?.grade ?? 6,
+      grade: rows.grade ?? UNKNOWN_GRADE,
       day: dayNumber(dayAt(school, runtime.now())),
-      presentations: await presentationsOf(tx, sitting.id),
-      budgetItems: work.budgetItems + extraItems,
+      presentations: sitting.presentations,
+      budgetItems: work.budgetItems + (rows.extraItems ?? 0),
     },
   };
 }
 
-/** Opens the next item, unless one is open or the end is reached, and fills the reserve. Returns all presentations. */
-export async function goOn(tx: Queryable, context: Context, open: OpenSitting): Promise<PresentationRow[]> {
-  const { situation, library, sitting } = open;
+/** Opens the next item, unless one is open or the end is reached, and fills the reserve; nothing is stored yet. */
+export function goOn(context: Context, open: OpenSitting): OpenSitting {
+  const { situation, library } = open;
   const { random, newId } = context.runtime;
-  let presentations = [...situation.presentations];
   const end = progressOf(situation, library);
-  if (end.done) return presentations;
-  const add = async (items: readonly ChosenItem[], state: "open" | "reserve") => {
-    const firstPlace = (presentations.at(-1)?.place ?? 0) + 1;
-    const rows = items.map((item, n) => ({ ...item, id: newId(), sittingId: sitting.id, place: firstPlace + n, state, tries: 0 }));
-    await insertPresentations(tx, rows);
-    presentations.push(...rows);
-  };
+  if (end.done) return open;
+  let presentations = [...situation.presentations];
+  const asNew = (item: ChosenItem, state: "open" | "reserve"): Presentation => ({ ...item, id: newId(), state, tries: 0 });
   if (!presentations.some((p) => p.state === "open")) {
     const next = chooseNext(situation, library, random);
-    if (next && "id" in next) {
-      await updatePresentation(tx, next.id, { state: "open" });
-      presentations = presentations.map((p) => (p.id === next.id ? { ...p, state: "open" as const } : p));
-    } else if (next) {
-      await add([next], "open");
+    if (next) {
+      // What is shown now stands after all that was shown before, also when it comes from the reserve.
+      const shown = "id" in next ? { ...next, state: "open" as const } : asNew(next, "open");
+      const [before, reserve] = [presentations.filter((p) => p.state !== "reserve"), presentations.filter((p) => p.state === "reserve" && p.id !== shown.id)];
+      presentations = [...before, shown, ...reserve];
     }
   }
   const inReserve = presentations.filter((p) => p.state === "reserve").length;
   const itemsDone = presentations.filter((p) => p.state === "done").length;
   const wanted = Math.min(RESERVE_ITEMS, situation.budgetItems - itemsDone - 1) - inReserve;
-  if (wanted > 0) await add(chooseReserve({ ...situation, presentations }, library, wanted, random), "reserve");
-  return presentations;
+  const further = wanted > 0 ? chooseReserve({ ...situation, presentations }, library, wanted, random) : [];
+  presentations.push(...further.map((item) => asNew(item, "reserve")));
+  return { ...open, sitting: { ...open.sitting, presentations }, situation: { ...situation, presentations } };
 }

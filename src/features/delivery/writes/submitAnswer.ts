@@ -4,18 +4,15 @@ import { checkAnswer } from "@/core/answers/checkAnswer";
 import type { Queryable } from "@/db/connection";
 import {
   type AnswerRow,
-  answerByKey,
   insertAnswer,
-  type PresentationRow,
-  sittingById,
-  updatePresentation,
+  situationOfAnswer,
   updateSitting,
 } from "@/db/queries/delivery";
-import { targetOf } from "@/db/queries/work";
+import type { Presentation } from "@/db/schema/delivery";
 import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { validated } from "@/server/runtime/validated";
+import { uuid, validated } from "@/server/runtime/validated";
 import { sittingView } from "../sittingView";
 import type { AnswerOutcome, AnswerReply } from "../types";
 import { feedbackOn, unreadableMessage } from "../words";
@@ -29,7 +26,7 @@ const MOST_TRIES = 2;
 const MOST_MILLISECONDS = 10 * 60_000;
 
 const message = object({
-  key: string().uuid("An answer needs a key.").required(),
+  key: uuid(),
   sittingId: string().required(),
   presentationId: string().required(),
   tryNumber: number().integer().min(1).max(MOST_TRIES).required(),
@@ -47,12 +44,11 @@ const message = object({
 export async function submitAnswer(context: Context, input: unknown): Promise<AnswerReply> {
   const answer = validated(message, input);
   return context.runtime.db.write(async (tx) => {
-    const found = await sittingById(tx, answer.sittingId);
+    const found = await situationOfAnswer(tx, answer.sittingId, answer.key);
     if (!found) throw new Refusal("not-found", "This work is not on your list.");
-    const { sitting, work } = found;
+    const { sitting, work, known } = found;
     demand(context.actor, "work-on", { kind: "sitting", personId: sitting.personId, classId: work.classId });
-    const target = await targetOf(tx, work.id, sitting.personId);
-    const open = await loadSitting(tx, context, work, sitting, target?.extraItems ?? 0);
+    const open = await loadSitting(tx, context, found);
     const presentation = open.situation.presentations.find((p) => p.id === answer.presentationId);
     if (!presentation) throw new Refusal("not-found", "This item is not part of your work.");
     const reply = (outcome: AnswerOutcome, now: OpenSitting = open, last: AnswerRow | null = null): AnswerReply => ({
@@ -60,7 +56,6 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
       sitting: viewOf(now, last),
     });
 
-    const known = await answerByKey(tx, answer.key);
     if (known) {
       if (known.personId !== sitting.personId) throw new Refusal("not-allowed", "This answer belongs to somebody else.");
       return reply(outcomeOf(open, presentation, known), open, known);
@@ -116,20 +111,22 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
   });
 }
 
+/** Closes the try, moves the progress, and opens the next item; stores the sitting. */
 async function moveOn(
   tx: Queryable,
   context: Context,
   open: OpenSitting,
-  presentation: PresentationRow,
+  presentation: Presentation,
   step: { tries: number; over: boolean; rightFirst: boolean; states: OpenSitting["situation"]["states"] },
 ): Promise<OpenSitting> {
   const state = step.over ? ("done" as const) : presentation.state;
-  await updatePresentation(tx, presentation.id, { tries: step.tries, state });
   const presentations = open.situation.presentations.map((p) => (p.id === presentation.id ? { ...p, tries: step.tries, state } : p));
   const situation = { ...open.situation, states: step.states, presentations };
   const end = progressOf(situation, open.library);
   const finishing = end.done && open.sitting.finishedAt === null;
-  const values = {
+  const sitting: OpenSitting["sitting"] = {
+    ...open.sitting,
+    presentations,
     lastAt: context.runtime.now(),
     itemsDone: presentations.filter((p) => p.state === "done").length,
     itemsRight: open.sitting.itemsRight + (step.rightFirst ? 1 : 0),
@@ -137,14 +134,13 @@ async function moveOn(
     progressPermille: open.sitting.finishedAt !== null ? 1000 : Math.round(end.progress * 1000),
     ...(finishing ? { finishedAt: context.runtime.now(), finishReason: end.reason } : {}),
   };
-  await updateSitting(tx, open.sitting.id, values);
-  const sitting = { ...open.sitting, ...values };
-  const next: OpenSitting = { ...open, sitting, situation };
-  if (sitting.finishedAt !== null) return next;
-  return { ...next, situation: { ...situation, presentations: await goOn(tx, context, next) } };
+  const moved: OpenSitting = { ...open, sitting, situation };
+  const next = sitting.finishedAt === null ? goOn(context, moved) : moved;
+  await updateSitting(tx, next.sitting);
+  return next;
 }
 
-function outcomeOf(open: OpenSitting, presentation: PresentationRow, answer: AnswerRow): AnswerOutcome {
+function outcomeOf(open: OpenSitting, presentation: Presentation, answer: AnswerRow): AnswerOutcome {
   if (open.work.kind === "check") return { status: "taken", presentationId: presentation.id };
   const item = open.library.item(answer.modelId, answer.modelVersion, answer.seed, answer.context);
   const misconception = answer.misconceptionId ? (open.library.misconceptions.get(answer.misconceptionId) ?? null) : null;
@@ -155,5 +151,5 @@ function outcomeOf(open: OpenSitting, presentation: PresentationRow, answer: Ans
 
 function viewOf(open: OpenSitting, last: AnswerRow | null) {
   const { library, work, sitting, situation } = open;
-  return sittingView(library, work, sitting, situation.presentations, situation.skillIds, situation.budgetItems, last);
+  return sittingView(library, work, sitting, situation.skillIds, situation.budgetItems, last);
 }

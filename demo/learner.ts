@@ -1,0 +1,100 @@
+import type { Item } from "@/core/answers/instantiateItem";
+import { type ItemParameters, probability } from "@/core/measurement/probability";
+import { writeNumber } from "@/core/answers/writeNumber";
+import { rational } from "@/core/numeric/rational";
+
+/** The truth about a simulated student, which the application never sees. */
+export interface Learner {
+  /** Ability on the vertical scale, in logits. */
+  readonly ability: number;
+  /** How much ability differs in single skills. */
+  readonly deviations: Readonly<Record<string, number>>;
+  /** Misconceptions that this student falls back on. */
+  readonly habits: readonly string[];
+  /** Share of items answered in haste. */
+  readonly haste: number;
+  /** Share of school days missed. */
+  readonly absence: number;
+  /** Logits learned from one item worked with feedback. */
+  readonly pace: number;
+}
+
+export interface SimulatedAnswer {
+  readonly text: string;
+  readonly milliseconds: number;
+  readonly hintsUsed: number;
+}
+
+/** Logits that teaching in class adds to a skill, and that a school day without practice takes away again. */
+const TAUGHT_GAIN = 0.45;
+const RETEACH_GAIN = 0.9;
+const FORGETTING_PER_DAY = 0.006;
+/** Learned logits beyond which practice of one skill adds nothing. */
+const MOST_LEARNED = 1.9;
+
+/** A learner at work: abilities rise with teaching and practice and fade in between. */
+export class LearnerMind {
+  private readonly learned = new Map<string, { logits: number; day: number }>();
+  private readonly taught = new Set<string>();
+  private readonly reteached = new Set<string>();
+
+  constructor(
+    readonly learner: Learner,
+    private readonly random: () => number,
+  ) {}
+
+  teach(skillId: string): void {
+    this.taught.add(skillId);
+  }
+
+  /** Teaching in a small group breaks most of a habit and lifts the skill more than a lesson does. */
+  reteach(skillId: string, day: number): void {
+    this.reteached.add(skillId);
+    this.learned.set(skillId, { logits: Math.min(MOST_LEARNED, (this.learned.get(skillId)?.logits ?? 0) + RETEACH_GAIN), day });
+  }
+
+  abilityIn(skillId: string, day: number): number {
+    const { ability, deviations } = this.learner;
+    const own = this.learned.get(skillId);
+    const kept = own ? Math.max(0, own.logits - (day - own.day) * FORGETTING_PER_DAY) : 0;
+    return ability + (deviations[skillId] ?? 0) + (this.taught.has(skillId) ? TAUGHT_GAIN : 0) + kept;
+  }
+
+  answer(item: Item, parameters: ItemParameters, skillId: string, day: number, tryNumber: number): SimulatedAnswer {
+    const hasty = this.random() < this.learner.haste;
+    const ability = hasty ? -4 : this.abilityIn(skillId, day) + (tryNumber > 1 ? 0.8 : 0);
+    const right = this.random() < probability(ability, parameters);
+    const own = this.learned.get(skillId);
+    if (tryNumber === 1 && !hasty) this.learned.set(skillId, { logits: Math.min(MOST_LEARNED, (own?.logits ?? 0) + this.learner.pace), day });
+    return {
+      text: right ? this.rightAnswer(item) : this.wrongAnswer(item, this.reteached.has(skillId) ? 0.2 : 0.85),
+      milliseconds: Math.round(hasty ? 1200 + 1800 * this.random() : 9000 + 34_000 * this.random() ** 2),
+      hintsUsed: !hasty && !right && this.random() < 0.25 ? 1 : 0,
+    };
+  }
+
+  private rightAnswer(item: Item): string {
+    if (item.kind === "choice") return item.options.find((option) => option.right)?.id ?? "A";
+    return item.unit?.required ? `${item.keyText} ${item.unit.word}` : item.keyText;
+  }
+
+  private wrongAnswer(item: Item, habitStrength: number): string {
+    const options = item.options.filter((option) => !option.right);
+    const known = item.kind === "choice" ? options.filter((option) => option.misconceptionId) : item.misconceptionValues;
+    const idOf = (entry: (typeof known)[number]) => ("misconceptionId" in entry ? entry.misconceptionId : entry.id) ?? "";
+    const habit = known.find((entry) => this.learner.habits.includes(idOf(entry)));
+    const chosen = habit && this.random() < habitStrength ? habit : this.random() < 0.35 ? known[Math.floor(this.random() * known.length)] : undefined;
+    if (item.kind === "choice") {
+      const fallback = options[Math.floor(this.random() * options.length)];
+      return (chosen && "text" in chosen ? chosen.id : fallback?.id) ?? "A";
+    }
+    if (chosen && "value" in chosen) return writeNumber(chosen.value, "mixed");
+    const slip = rational(1 + Math.floor(this.random() * 4));
+    return writeNumber((item.key ?? slip).add(slip), "mixed");
+  }
+}
+
+/** A number from the normal distribution (Box and Muller 1958). */
+export function normal(random: () => number, mean: number, spread: number): number {
+  return mean + spread * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+}
