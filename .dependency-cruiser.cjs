@@ -75,7 +75,12 @@ module.exports = {
       from: { path: "^src/" },
       to: { path: "^(demo|standins|scripts|tests|content)/" },
     },
-    { name: "no-orphans", severity: "error", from: { orphan: true, pathNot: ["\\.d\\.ts$", "^scripts/", "^src/app/", "^tests/"] }, to: {} },
+    {
+      name: "no-orphans",
+      severity: "error",
+      from: { orphan: true, pathNot: ["\\.d\\.ts$", "^scripts/", "^src/app/", "^tests/"] },
+      to: {},
+    },
     { name: "not-to-unresolvable", severity: "error", from: {}, to: { couldNotResolve: true, pathNot: "\\.css$" } },
   ],
   options: {

@@ -11,7 +11,13 @@ export default defineConfig({
     projects: [
       {
         ...shared,
-        test: { name: "unit", include: ["tests/**/*.test.ts"], exclude: ["tests/browser/**"], testTimeout: 30_000, pool: "forks" },
+        test: {
+          name: "unit",
+          include: ["tests/**/*.test.ts"],
+          exclude: ["tests/browser/**"],
+          testTimeout: 30_000,
+          pool: "forks",
+        },
       },
       {
         ...shared,

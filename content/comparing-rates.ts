@@ -7,7 +7,8 @@ export const comparingRates: SkillContent = {
   grade: 6,
   standard: {
     code: "WV 6.R5",
-    statement: "Compare rates given for different amounts by bringing them to the same amount, and say which is better for what.",
+    statement:
+      "Compare rates given for different amounts by bringing them to the same amount, and say which is better for what.",
   },
   difficulty: 0.4,
   prerequisites: ["unit-rates"],
@@ -15,12 +16,20 @@ export const comparingRates: SkillContent = {
   lesson: {
     idea: "Two offers for different amounts can be compared once both say what one costs, or what the same amount costs.",
     example: "6 eggs for 3 €, or 10 eggs for 4 €: which is the better deal?",
-    steps: ["6 eggs for 3 €: 3 ÷ 6 = 0.50 € an egg.", "10 eggs for 4 €: 4 ÷ 10 = 0.40 € an egg.", "The second is better: less for each egg, although the price is higher."],
+    steps: [
+      "6 eggs for 3 €: 3 ÷ 6 = 0.50 € an egg.",
+      "10 eggs for 4 €: 4 ÷ 10 = 0.40 € an egg.",
+      "The second is better: less for each egg, although the price is higher.",
+    ],
   },
   reteach: {
     materials: "Price labels cut from paper: amount and price on each.",
     show: "Put up two labels. Ask for a quick vote. Then write under each what one costs, and vote again.",
-    ask: ["What would make the comparison fair?", "Which number did you look at first?", "Is the biggest pack always best?"],
+    ask: [
+      "What would make the comparison fair?",
+      "Which number did you look at first?",
+      "Is the biggest pack always best?",
+    ],
     together: { task: "4 pens for 6 € or 5 pens for 7 €?", answer: "1.50 € against 1.40 €: the second." },
     alone: { task: "3 kg for 12 € or 5 kg for 19 €?", answer: "4 € against 3.80 €: the second." },
     exit: {
@@ -66,7 +75,12 @@ export const comparingRates: SkillContent = {
     {
       id: "comparing-rates/how-much-less",
       kind: "numeric",
-      parameters: { n1: { from: 3, to: 9 }, n2: { from: 3, to: 9 }, low: { from: 2, to: 8 }, gap: { of: [0.5, 1, 1.5, 2, 2.5] } },
+      parameters: {
+        n1: { from: 3, to: 9 },
+        n2: { from: 3, to: 9 },
+        low: { from: 2, to: 8 },
+        gap: { of: [0.5, 1, 1.5, 2, 2.5] },
+      },
       where: ["n1 != n2", "n1 * low != n2 * (low + gap)"],
       derived: { p1: "n1 * low", p2: "n2 * (low + gap)", high: "low + gap" },
       stem: "{first}: {n1} {things} for {p1:money} €. {second}: {n2} {things} for {p2:money} €. How many euros less does one cost at the cheaper place?",
@@ -85,7 +99,8 @@ export const comparingRates: SkillContent = {
       unit: { word: "€", required: false },
       difficultyOffset: "0.25 + (mod(gap, 1) == 0 ? 0 : 0.2)",
       hint: "Find the price of one at each place, then compare those two.",
-      solution: "For one: {p1:money} ÷ {n1} = {low} € and {p2:money} ÷ {n2} = {high:money} €. The difference is {gap:money} €.",
+      solution:
+        "For one: {p1:money} ÷ {n1} = {low} € and {p2:money} ÷ {n2} = {high:money} €. The difference is {gap:money} €.",
     },
   ],
 };

@@ -7,7 +7,8 @@ export const equivalentFractions: SkillContent = {
   grade: 4,
   standard: {
     code: "WV 4.R2",
-    statement: "Find and recognise fractions of equal size by cutting or joining equal parts, and explain why they are equal.",
+    statement:
+      "Find and recognise fractions of equal size by cutting or joining equal parts, and explain why they are equal.",
   },
   difficulty: -1.1,
   prerequisites: [],
@@ -28,15 +29,30 @@ export const equivalentFractions: SkillContent = {
   reteach: {
     materials: "Strips of paper of equal length, scissors, a pencil.",
     show: "Fold a strip in thirds and shade two. Fold it again in half the long way: six parts, four shaded. Nothing was coloured or rubbed out.",
-    ask: ["What changed, what stayed the same?", "If I fold once more, what will the fraction be?", "Why can I not just add 3 to top and bottom?"],
+    ask: [
+      "What changed, what stayed the same?",
+      "If I fold once more, what will the fraction be?",
+      "Why can I not just add 3 to top and bottom?",
+    ],
     together: { task: "Show with strips that 3/4 = 6/8.", answer: "Each fourth is halved: 3 × 2 over 4 × 2." },
-    alone: { task: "Write two fractions as large as 2/5.", answer: "4/10, 6/15, or any with top and bottom multiplied alike." },
+    alone: {
+      task: "Write two fractions as large as 2/5.",
+      answer: "4/10, 6/15, or any with top and bottom multiplied alike.",
+    },
     exit: {
       task: "3/5 = ?/20",
       answers: [
         { answer: "12", means: "Multiplies top and bottom alike.", next: "Go on to fractions of amounts." },
-        { answer: "18", means: "Adds the same to top and bottom.", next: "Lay a strip for 3/5 next to one for 18/20: not equal." },
-        { answer: "3", means: "Changes only the bottom.", next: "Fold a strip: more parts, so more of them are shaded." },
+        {
+          answer: "18",
+          means: "Adds the same to top and bottom.",
+          next: "Lay a strip for 3/5 next to one for 18/20: not equal.",
+        },
+        {
+          answer: "3",
+          means: "Changes only the bottom.",
+          next: "Fold a strip: more parts, so more of them are shaded.",
+        },
       ],
     },
   },
@@ -85,7 +101,8 @@ export const equivalentFractions: SkillContent = {
       ],
       difficultyOffset: "(times - 4) * 0.08 + (bottom - 6) * 0.05",
       hint: "Cut every part into the same number of smaller ones: what happens to the top, and to the bottom?",
-      solution: "Multiply top and bottom by {times}: the parts are smaller, and there are {times} times as many of them.",
+      solution:
+        "Multiply top and bottom by {times}: the parts are smaller, and there are {times} times as many of them.",
     },
   ],
 };

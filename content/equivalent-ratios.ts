@@ -7,7 +7,8 @@ export const equivalentRatios: SkillContent = {
   grade: 6,
   standard: {
     code: "WV 6.R2",
-    statement: "Make and recognise equivalent ratios by taking a batch several times, and use them to find an unknown amount.",
+    statement:
+      "Make and recognise equivalent ratios by taking a batch several times, and use them to find an unknown amount.",
   },
   difficulty: -0.1,
   prerequisites: ["ratio-language", "equivalent-fractions"],
@@ -15,7 +16,11 @@ export const equivalentRatios: SkillContent = {
   lesson: {
     idea: "A mixture stays the same when the whole batch is taken several times: both amounts are multiplied by the same number.",
     example: "2 cups of juice go with 3 cups of water. How much water goes with 8 cups of juice?",
-    steps: ["8 cups of juice is the batch 4 times, since 2 × 4 = 8.", "So the water is taken 4 times too: 3 × 4 = 12 cups.", "Adding 6 to both would give 9 cups: too strong, no longer the same drink."],
+    steps: [
+      "8 cups of juice is the batch 4 times, since 2 × 4 = 8.",
+      "So the water is taken 4 times too: 3 × 4 = 12 cups.",
+      "Adding 6 to both would give 9 cups: too strong, no longer the same drink.",
+    ],
     picture: [
       { label: "juice", count: 8, per: 2 },
       { label: "water", count: 12, per: 3 },
@@ -24,7 +29,11 @@ export const equivalentRatios: SkillContent = {
   reteach: {
     materials: "Two colours of counters; a sheet with an empty two-row table.",
     show: "Lay one batch: 2 dark, 3 light. Lay a second batch below, a third, and fill the table as you go. Then show 2 + 3 and 3 + 3: which batch is broken?",
-    ask: ["How many batches do I have now?", "What happens to both numbers each time?", "Is 5 and 6 made of whole batches?"],
+    ask: [
+      "How many batches do I have now?",
+      "What happens to both numbers each time?",
+      "Is 5 and 6 made of whole batches?",
+    ],
     together: { task: "3 eggs to 4 spoons of sugar. 12 eggs?", answer: "4 batches, so 16 spoons." },
     alone: { task: "5 red to 2 white. 20 red?", answer: "4 batches, so 8 white." },
     exit: {
@@ -45,9 +54,27 @@ export const equivalentRatios: SkillContent = {
       derived: { wanted: "first * times" },
       stem: "{who} mixes {first} {ones} with {second} {others}. For {occasion} {wanted} {ones} are used. How many {others} keep {same}?",
       contexts: {
-        rowing: { who: "The boat club", ones: "cans of blue paint", others: "cans of white paint", occasion: "the big boat,", same: "the colour the same" },
-        baking: { who: "The bakery", ones: "cups of rye flour", others: "cups of wheat flour", occasion: "the fair,", same: "the dough the same" },
-        football: { who: "The club house", ones: "scoops of drink powder", others: "bottles of water", occasion: "the tournament,", same: "the taste the same" },
+        rowing: {
+          who: "The boat club",
+          ones: "cans of blue paint",
+          others: "cans of white paint",
+          occasion: "the big boat,",
+          same: "the colour the same",
+        },
+        baking: {
+          who: "The bakery",
+          ones: "cups of rye flour",
+          others: "cups of wheat flour",
+          occasion: "the fair,",
+          same: "the dough the same",
+        },
+        football: {
+          who: "The club house",
+          ones: "scoops of drink powder",
+          others: "bottles of water",
+          occasion: "the tournament,",
+          same: "the taste the same",
+        },
       },
       answer: "second * times",
       right: "x * first == second * wanted",

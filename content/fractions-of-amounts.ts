@@ -7,7 +7,8 @@ export const fractionsOfAmounts: SkillContent = {
   grade: 5,
   standard: {
     code: "WV 5.R1",
-    statement: "Find a fraction of an amount by sharing into equal parts and taking as many as needed; find the part that remains.",
+    statement:
+      "Find a fraction of an amount by sharing into equal parts and taking as many as needed; find the part that remains.",
   },
   difficulty: -0.7,
   prerequisites: ["equivalent-fractions"],
@@ -15,7 +16,11 @@ export const fractionsOfAmounts: SkillContent = {
   lesson: {
     idea: "To find a fraction of an amount, first share it into as many equal parts as the bottom number says, then take as many parts as the top number says.",
     example: "What is 3/5 of 20 plums?",
-    steps: ["Share 20 into 5 equal parts: 20 ÷ 5 = 4 in each.", "Take 3 of the parts: 3 × 4 = 12.", "So 3/5 of 20 is 12."],
+    steps: [
+      "Share 20 into 5 equal parts: 20 ÷ 5 = 4 in each.",
+      "Take 3 of the parts: 3 × 4 = 12.",
+      "So 3/5 of 20 is 12.",
+    ],
     picture: [
       { label: "all", count: 20, per: 4 },
       { label: "3 parts", count: 12, per: 4 },
@@ -24,7 +29,11 @@ export const fractionsOfAmounts: SkillContent = {
   reteach: {
     materials: "24 small things to share (beans, paper clips), five paper cups.",
     show: "Share 20 beans evenly among 5 cups. Push 3 cups forward: three fifths. Count them.",
-    ask: ["How many cups does the bottom number ask for?", "What does the top number tell me to do?", "How many beans stay behind?"],
+    ask: [
+      "How many cups does the bottom number ask for?",
+      "What does the top number tell me to do?",
+      "How many beans stay behind?",
+    ],
     together: { task: "2/3 of 18: share, take, count.", answer: "3 cups of 6; take 2: 12." },
     alone: { task: "3/4 of 24, and how many are left.", answer: "18, and 6 are left." },
     exit: {

@@ -5,8 +5,10 @@ export const misconceptions: readonly Misconception[] = [
   {
     id: "compared-by-difference",
     name: "Compared by difference",
-    explanation: "Asked how many times, the student found how many more. Both are comparisons, but only one is multiplicative.",
-    feedback: "You found how many more. The question asks how many times as many: how often does the small amount fit into the large one?",
+    explanation:
+      "Asked how many times, the student found how many more. Both are comparisons, but only one is multiplicative.",
+    feedback:
+      "You found how many more. The question asks how many times as many: how often does the small amount fit into the large one?",
   },
   {
     id: "one-time-too-few",
@@ -23,8 +25,10 @@ export const misconceptions: readonly Misconception[] = [
   {
     id: "added-instead-of-scaled",
     name: "Added instead of scaled",
-    explanation: "The student keeps the difference equal, not the ratio: what was added to one quantity is added to the other.",
-    feedback: "You added the same amount to both. To keep things in the same ratio, both must grow the same number of times.",
+    explanation:
+      "The student keeps the difference equal, not the ratio: what was added to one quantity is added to the other.",
+    feedback:
+      "You added the same amount to both. To keep things in the same ratio, both must grow the same number of times.",
   },
   {
     id: "scaled-one-side-only",
@@ -41,13 +45,15 @@ export const misconceptions: readonly Misconception[] = [
   {
     id: "took-part-for-whole",
     name: "Compared parts, not the whole",
-    explanation: "A part was compared with the other part where the whole was meant, or with the whole where the other part was meant.",
+    explanation:
+      "A part was compared with the other part where the whole was meant, or with the whole where the other part was meant.",
     feedback: "Check what is being compared: one part with the other part, or one part with everything together?",
   },
   {
     id: "one-share-only",
     name: "Stopped at one share",
-    explanation: "The student found one equal share (the unit fraction or the unit rate) and did not take as many as were asked for.",
+    explanation:
+      "The student found one equal share (the unit fraction or the unit rate) and did not take as many as were asked for.",
     feedback: "You found one share. How many shares does the question ask for?",
   },
   {
@@ -65,7 +71,8 @@ export const misconceptions: readonly Misconception[] = [
   {
     id: "multiplying-makes-bigger",
     name: "Thought multiplying makes bigger",
-    explanation: "The student expects a product to be larger than what was multiplied, and turns the fraction over to get there.",
+    explanation:
+      "The student expects a product to be larger than what was multiplied, and turns the fraction over to get there.",
     feedback: "Is the fraction more or less than 1? That tells whether the result is longer or shorter than before.",
   },
   {
@@ -101,13 +108,15 @@ export const misconceptions: readonly Misconception[] = [
   {
     id: "constant-difference",
     name: "Took equal differences for proportional",
-    explanation: "The student checks that the second number is always the same amount more, instead of the same number of times as much.",
+    explanation:
+      "The student checks that the second number is always the same amount more, instead of the same number of times as much.",
     feedback: "The difference is the same each time, but is it the same number of times as much?",
   },
   {
     id: "overlooked-the-start",
     name: "Overlooked the starting amount",
-    explanation: "The relationship has a fixed start, so doubling one quantity does not double the other; the student scaled it anyway.",
+    explanation:
+      "The relationship has a fixed start, so doubling one quantity does not double the other; the student scaled it anyway.",
     feedback: "There is a fixed amount that is paid only once. Take it off first, then scale what is left.",
   },
 ];

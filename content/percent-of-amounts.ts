@@ -15,7 +15,11 @@ export const percentOfAmounts: SkillContent = {
   lesson: {
     idea: "Percent means “of every hundred”. 10 % is a tenth; other percents are built from it.",
     example: "What is 30 % of 80?",
-    steps: ["10 % of 80 is 80 ÷ 10 = 8.", "30 % is three times that: 3 × 8 = 24.", "It is 30 only when the whole is 100."],
+    steps: [
+      "10 % of 80 is 80 ÷ 10 = 8.",
+      "30 % is three times that: 3 × 8 = 24.",
+      "It is 30 only when the whole is 100.",
+    ],
     picture: [
       { label: "10 %", count: 8 },
       { label: "30 %", count: 24, per: 8 },

@@ -7,15 +7,21 @@ export const ratioLanguage: SkillContent = {
   grade: 6,
   standard: {
     code: "WV 6.R1",
-    statement: "Describe how two quantities go together with a ratio, in the right order, and tell part to part from part to whole.",
+    statement:
+      "Describe how two quantities go together with a ratio, in the right order, and tell part to part from part to whole.",
   },
   difficulty: -0.35,
   prerequisites: ["times-as-many"],
   contrasts: [],
   lesson: {
     idea: "A ratio says how much of one thing there is for how much of another. The order of the words is the order of the numbers.",
-    example: "A team has 3 goalkeepers and 8 field players. What is the ratio of goalkeepers to field players, and of goalkeepers to everyone?",
-    steps: ["Goalkeepers come first: 3 to 8.", "Everyone is 3 + 8 = 11.", "Goalkeepers to everyone is 3 to 11: a part to the whole."],
+    example:
+      "A team has 3 goalkeepers and 8 field players. What is the ratio of goalkeepers to field players, and of goalkeepers to everyone?",
+    steps: [
+      "Goalkeepers come first: 3 to 8.",
+      "Everyone is 3 + 8 = 11.",
+      "Goalkeepers to everyone is 3 to 11: a part to the whole.",
+    ],
     picture: [
       { label: "goalkeepers", count: 3 },
       { label: "field players", count: 8 },
@@ -25,7 +31,10 @@ export const ratioLanguage: SkillContent = {
     materials: "Two colours of counters; slips with “to”, “all”, and the colour words.",
     show: "Lay 2 red and 5 blue. Lay the word slips under them in order and read aloud. Swap the slips: the numbers swap too.",
     ask: ["Which word comes first?", "Where is the whole?", "What fraction of all is red, and why is it not 2/5?"],
-    together: { task: "4 pens and 3 pencils: pens to pencils, pencils to pens, pens to all.", answer: "4 to 3; 3 to 4; 4 to 7." },
+    together: {
+      task: "4 pens and 3 pencils: pens to pencils, pencils to pens, pens to all.",
+      answer: "4 to 3; 3 to 4; 4 to 7.",
+    },
     alone: { task: "6 cats and 1 dog: dogs to cats, and the fraction that are dogs.", answer: "1 to 6; 1/7." },
     exit: {
       task: "The ratio of boys to girls is 3 to 4. What fraction are boys?",

@@ -7,7 +7,8 @@ export const ratioTables: SkillContent = {
   grade: 6,
   standard: {
     code: "WV 6.R3",
-    statement: "Complete and extend tables of equivalent ratios, also where one column is no whole multiple of the other.",
+    statement:
+      "Complete and extend tables of equivalent ratios, also where one column is no whole multiple of the other.",
   },
   difficulty: 0,
   prerequisites: ["equivalent-ratios"],
@@ -15,7 +16,11 @@ export const ratioTables: SkillContent = {
   lesson: {
     idea: "In a ratio table every column is the same ratio. Go from one column to another by multiplying, or by way of the smallest column.",
     example: "6 tickets cost 15 €. What do 10 tickets cost?",
-    steps: ["Find the smallest column: 6 to 15 is three times 2 to 5.", "10 tickets are 5 times 2 tickets.", "So they cost 5 × 5 = 25 €."],
+    steps: [
+      "Find the smallest column: 6 to 15 is three times 2 to 5.",
+      "10 tickets are 5 times 2 tickets.",
+      "So they cost 5 × 5 = 25 €.",
+    ],
     picture: [
       { label: "tickets", count: 10, per: 2 },
       { label: "€", count: 25, per: 5 },
@@ -24,7 +29,11 @@ export const ratioTables: SkillContent = {
   reteach: {
     materials: "A strip of squared paper with two rows per student.",
     show: "Write 6 and 15 in a column. Divide both by 3 in the column before it, multiply that by 5 in the column after. Draw the arrows above and below.",
-    ask: ["What happens along the top arrow? And along the bottom one?", "Which small column helps?", "Could I add columns? When does adding work?"],
+    ask: [
+      "What happens along the top arrow? And along the bottom one?",
+      "Which small column helps?",
+      "Could I add columns? When does adding work?",
+    ],
     together: { task: "4 books weigh 6 kg. 10 books?", answer: "2 books 3 kg; 10 books 15 kg." },
     alone: { task: "9 laps take 12 minutes. 6 laps?", answer: "3 laps 4 minutes; 6 laps 8 minutes." },
     exit: {
@@ -40,7 +49,12 @@ export const ratioTables: SkillContent = {
     {
       id: "ratio-tables/missing-cell",
       kind: "numeric",
-      parameters: { first: { from: 2, to: 5 }, second: { from: 2, to: 7 }, near: { from: 2, to: 4 }, far: { from: 3, to: 7 } },
+      parameters: {
+        first: { from: 2, to: 5 },
+        second: { from: 2, to: 7 },
+        near: { from: 2, to: 4 },
+        far: { from: 3, to: 7 },
+      },
       where: ["gcd(first, second) == 1", "mod(far, near) != 0", "first != second"],
       derived: { a: "first * near", b: "second * near", c: "first * far" },
       stem: "{story} The table keeps the same ratio. Which number belongs in the empty cell?",
@@ -61,12 +75,18 @@ export const ratioTables: SkillContent = {
       ],
       difficultyOffset: "0.1 + (near - 3) * 0.12 + (far - 5) * 0.05",
       hint: "Find a smaller column first: divide both {a} and {b} by the same number.",
-      solution: "{a} and {b} are {near} times {first} and {second}. {c} is {far} times {first}, so take {far} times {second}.",
+      solution:
+        "{a} and {b} are {near} times {first} and {second}. {c} is {far} times {first}, so take {far} times {second}.",
     },
     {
       id: "ratio-tables/which-column",
       kind: "choice",
-      parameters: { first: { from: 2, to: 5 }, second: { from: 3, to: 8 }, near: { from: 2, to: 4 }, far: { from: 5, to: 9 } },
+      parameters: {
+        first: { from: 2, to: 5 },
+        second: { from: 3, to: 8 },
+        near: { from: 2, to: 4 },
+        far: { from: 5, to: 9 },
+      },
       where: ["gcd(first, second) == 1", "first < second"],
       derived: { a: "first * near", b: "second * near" },
       stem: "In a ratio table for {what}, one column says {a} {top} and {b} {bottom}. Which column belongs in the same table?",

@@ -7,7 +7,8 @@ export const scalingByAFraction: SkillContent = {
   grade: 5,
   standard: {
     code: "WV 5.R2",
-    statement: "Treat multiplying as resizing: say beforehand whether a product is larger or smaller, and name the fraction that takes one length to another.",
+    statement:
+      "Treat multiplying as resizing: say beforehand whether a product is larger or smaller, and name the fraction that takes one length to another.",
   },
   difficulty: -0.45,
   prerequisites: ["times-as-many", "fractions-of-amounts"],
@@ -15,7 +16,11 @@ export const scalingByAFraction: SkillContent = {
   lesson: {
     idea: "Multiplying by a number resizes. By more than 1, things grow; by less than 1, they shrink; by 1, they stay.",
     example: "A plank of 12 m is made 2/3 times as long. How long is it now?",
-    steps: ["2/3 is less than 1, so the plank gets shorter.", "One third of 12 m is 4 m.", "Two thirds are 8 m, and 8 m is shorter than 12 m, as expected."],
+    steps: [
+      "2/3 is less than 1, so the plank gets shorter.",
+      "One third of 12 m is 4 m.",
+      "Two thirds are 8 m, and 8 m is shorter than 12 m, as expected.",
+    ],
     picture: [
       { label: "before", count: 12, per: 4 },
       { label: "after", count: 8, per: 4 },
@@ -24,14 +29,22 @@ export const scalingByAFraction: SkillContent = {
   reteach: {
     materials: "A long paper strip per student, a ruler.",
     show: "Mark a strip of 12 cm. Ask for 2/3 times as long, 3/3 times, 4/3 times: cut and lay them one under the other.",
-    ask: ["Shorter or longer: how can you tell before you work it out?", "What would 1 times as long be?", "Which fraction takes the short strip back to the long one?"],
+    ask: [
+      "Shorter or longer: how can you tell before you work it out?",
+      "What would 1 times as long be?",
+      "Which fraction takes the short strip back to the long one?",
+    ],
     together: { task: "10 cm made 3/5 times as long.", answer: "6 cm, shorter, since 3/5 is less than 1." },
     alone: { task: "8 cm made 5/4 times as long.", answer: "10 cm, longer, since 5/4 is more than 1." },
     exit: {
       task: "A path of 15 m is made 2/5 times as long. How long is it?",
       answers: [
         { answer: "6 m", means: "Resizes and expects it shorter.", next: "Go on to percent of an amount." },
-        { answer: "37.5 m", means: "Expects multiplying to make bigger.", next: "Lay strips for 1/2, 1 and 2 times as long." },
+        {
+          answer: "37.5 m",
+          means: "Expects multiplying to make bigger.",
+          next: "Lay strips for 1/2, 1 and 2 times as long.",
+        },
         { answer: "15 2/5 m", means: "Adds the fraction.", next: "Compare “2/5 longer by” with “2/5 times as long”." },
       ],
     },

@@ -7,7 +7,8 @@ export const timesAsMany: SkillContent = {
   grade: 4,
   standard: {
     code: "WV 4.R1",
-    statement: "Compare two amounts by saying how many times as many one is as the other, and tell this apart from how many more.",
+    statement:
+      "Compare two amounts by saying how many times as many one is as the other, and tell this apart from how many more.",
   },
   difficulty: -1.4,
   prerequisites: [],
@@ -28,15 +29,30 @@ export const timesAsMany: SkillContent = {
   reteach: {
     materials: "Two colours of counters, buttons or paper squares, about 30 of each.",
     show: "Lay 4 counters in a row. Under it build a row of 12 in bundles of 4. Say both comparisons aloud: 8 more, and 3 times as many.",
-    ask: ["How many copies of the short row make the long row?", "What would 5 times as many look like?", "Which sentence is about adding, which about copies?"],
-    together: { task: "6 pencils and 18 pencils. Build both rows, then say both comparisons.", answer: "12 more; 3 times as many." },
+    ask: [
+      "How many copies of the short row make the long row?",
+      "What would 5 times as many look like?",
+      "Which sentence is about adding, which about copies?",
+    ],
+    together: {
+      task: "6 pencils and 18 pencils. Build both rows, then say both comparisons.",
+      answer: "12 more; 3 times as many.",
+    },
     alone: { task: "Draw 5 stars, then draw 4 times as many.", answer: "20 stars in 4 rows of 5." },
     exit: {
       task: "Wim walked 7 km. Sal walked 28 km. How many times as far did Sal walk?",
       answers: [
         { answer: "4", means: "Compares by copies.", next: "Go on to ratio language." },
-        { answer: "21", means: "Still compares by difference.", next: "Build both rows again and count the bundles, not the extra." },
-        { answer: "3", means: "Counts only the extra copies.", next: "Count aloud, starting with the first copy as “one times”." },
+        {
+          answer: "21",
+          means: "Still compares by difference.",
+          next: "Build both rows again and count the bundles, not the extra.",
+        },
+        {
+          answer: "3",
+          means: "Counts only the extra copies.",
+          next: "Count aloud, starting with the first copy as “one times”.",
+        },
       ],
     },
   },

@@ -15,7 +15,11 @@ export const unitRates: SkillContent = {
   lesson: {
     idea: "A unit rate says how much for one: per minute, per person, per metre. With it, any amount can be found by multiplying.",
     example: "A pump moves 60 litres in 4 minutes. How much in 7 minutes?",
-    steps: ["For one minute, share: 60 ÷ 4 = 15 litres a minute.", "For 7 minutes: 7 × 15 = 105 litres.", "Say the unit with the number: litres, not minutes."],
+    steps: [
+      "For one minute, share: 60 ÷ 4 = 15 litres a minute.",
+      "For 7 minutes: 7 × 15 = 105 litres.",
+      "Say the unit with the number: litres, not minutes.",
+    ],
     picture: [
       { label: "4 minutes", count: 4 },
       { label: "1 minute", count: 1 },

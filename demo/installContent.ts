@@ -32,7 +32,9 @@ export async function installContent(runtime: Runtime): Promise<void> {
         ...contrasts.map((toId) => ({ fromId: id, toId, kind: "contrasts" as const })),
       ]),
       misconceptions: [...misconceptions],
-      itemModels: ratioStrand.flatMap(({ id, models }) => models.map((model) => ({ id: model.id, version: 1, skillId: id, model }))),
+      itemModels: ratioStrand.flatMap(({ id, models }) =>
+        models.map((model) => ({ id: model.id, version: 1, skillId: id, model })),
+      ),
     }),
   );
 }

@@ -1,6 +1,6 @@
 import type { Item } from "@/core/answers/instantiateItem";
-import { type ItemParameters, probability } from "@/core/measurement/probability";
 import { writeNumber } from "@/core/answers/writeNumber";
+import { type ItemParameters, probability } from "@/core/measurement/probability";
 import { rational } from "@/core/numeric/rational";
 
 /** The truth about a simulated student, which the application never sees. */
@@ -50,7 +50,10 @@ export class LearnerMind {
   /** Teaching in a small group breaks most of a habit and lifts the skill more than a lesson does. */
   reteach(skillId: string, day: number): void {
     this.reteached.add(skillId);
-    this.learned.set(skillId, { logits: Math.min(MOST_LEARNED, (this.learned.get(skillId)?.logits ?? 0) + RETEACH_GAIN), day });
+    this.learned.set(skillId, {
+      logits: Math.min(MOST_LEARNED, (this.learned.get(skillId)?.logits ?? 0) + RETEACH_GAIN),
+      day,
+    });
   }
 
   abilityIn(skillId: string, day: number): number {
@@ -65,7 +68,8 @@ export class LearnerMind {
     const ability = hasty ? -4 : this.abilityIn(skillId, day) + (tryNumber > 1 ? 0.8 : 0);
     const right = this.random() < probability(ability, parameters);
     const own = this.learned.get(skillId);
-    if (tryNumber === 1 && !hasty) this.learned.set(skillId, { logits: Math.min(MOST_LEARNED, (own?.logits ?? 0) + this.learner.pace), day });
+    if (tryNumber === 1 && !hasty)
+      this.learned.set(skillId, { logits: Math.min(MOST_LEARNED, (own?.logits ?? 0) + this.learner.pace), day });
     return {
       text: right ? this.rightAnswer(item) : this.wrongAnswer(item, this.reteached.has(skillId) ? 0.2 : 0.85),
       milliseconds: Math.round(hasty ? 1200 + 1800 * this.random() : 9000 + 34_000 * this.random() ** 2),
@@ -80,10 +84,17 @@ export class LearnerMind {
 
   private wrongAnswer(item: Item, habitStrength: number): string {
     const options = item.options.filter((option) => !option.right);
-    const known = item.kind === "choice" ? options.filter((option) => option.misconceptionId) : item.misconceptionValues;
-    const idOf = (entry: (typeof known)[number]) => ("misconceptionId" in entry ? entry.misconceptionId : entry.id) ?? "";
+    const known =
+      item.kind === "choice" ? options.filter((option) => option.misconceptionId) : item.misconceptionValues;
+    const idOf = (entry: (typeof known)[number]) =>
+      ("misconceptionId" in entry ? entry.misconceptionId : entry.id) ?? "";
     const habit = known.find((entry) => this.learner.habits.includes(idOf(entry)));
-    const chosen = habit && this.random() < habitStrength ? habit : this.random() < 0.35 ? known[Math.floor(this.random() * known.length)] : undefined;
+    const chosen =
+      habit && this.random() < habitStrength
+        ? habit
+        : this.random() < 0.35
+          ? known[Math.floor(this.random() * known.length)]
+          : undefined;
     if (item.kind === "choice") {
       const fallback = options[Math.floor(this.random() * options.length)];
       return (chosen && "text" in chosen ? chosen.id : fallback?.id) ?? "A";

@@ -6,9 +6,9 @@ import { seededRandom } from "@/core/numeric/seededRandom";
 import { classesOfStaff, setSecret, studentsOfClasses } from "@/db/queries/people";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { importPreview } from "@/features/roster/reads";
+import type { SignInSlip } from "@/features/roster/types";
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
 import { newPins } from "@/features/roster/writes/newPins";
-import type { SignInSlip } from "@/features/roster/types";
 import type { Actor } from "@/server/access/policy";
 import { hashSecret } from "@/server/access/secrets";
 import type { Context } from "@/server/runtime/context";
@@ -39,7 +39,10 @@ export interface Simulation {
  * before `base.now()`, all of it through the use-cases that the application itself calls. The same start day gives the same
  * school. Returns the sign-in slips.
  */
-export async function seedSchool(base: Runtime, progress: (share: number, what: string) => void): Promise<SignInSlip[]> {
+export async function seedSchool(
+  base: Runtime,
+  progress: (share: number, what: string) => void,
+): Promise<SignInSlip[]> {
   let now = base.now();
   const runtime = createRuntime(base.db, () => now, seededRandom("kestrel weir"));
   progress(0, "school and library");
@@ -52,16 +55,39 @@ export async function seedSchool(base: Runtime, progress: (share: number, what: 
   await base.db.write((tx) =>
     insertSchool(tx, {
       school: { id: schoolId, name: "Kestrel Weir School", timeZone },
-      term: { id: runtime.newId(), schoolId, name: "Autumn", startDay: dayOfNumber(start), endDay: dayOfNumber(start + 7 * 18) },
-      holidays: Array.from({ length: 5 }, (_, n) => ({ schoolId, day: dayOfNumber(breakStart + n), name: "River week" })),
-      staff: DEMO_STAFF.map(({ key, givenName, familyName, email }) => ({ id: staffId(key), schoolId, kind: "staff", givenName, familyName, email })),
+      term: {
+        id: runtime.newId(),
+        schoolId,
+        name: "Autumn",
+        startDay: dayOfNumber(start),
+        endDay: dayOfNumber(start + 7 * 18),
+      },
+      holidays: Array.from({ length: 5 }, (_, n) => ({
+        schoolId,
+        day: dayOfNumber(breakStart + n),
+        name: "River week",
+      })),
+      staff: DEMO_STAFF.map(({ key, givenName, familyName, email }) => ({
+        id: staffId(key),
+        schoolId,
+        kind: "staff",
+        givenName,
+        familyName,
+        email,
+      })),
     }),
   );
   const secret = await hashSecret(DEMO_PASSWORD);
   for (const { key } of DEMO_STAFF) await base.db.write((tx) => setSecret(tx, staffId(key), secret));
   await installContent(runtime);
   const school = await schoolOf(runtime, schoolId);
-  const simulation: Simulation = { runtime, school, setNow: (instant) => { now = instant; } };
+  const simulation: Simulation = {
+    runtime,
+    school,
+    setNow: (instant) => {
+      now = instant;
+    },
+  };
 
   simulation.setNow(instantAt(school, dayOfNumber(start), "07:30"));
   progress(0.02, "rosters");
@@ -69,33 +95,58 @@ export async function seedSchool(base: Runtime, progress: (share: number, what: 
   await importClass(simulation, "6 Rowan", ROWAN, 2000);
   const teacher = await staffContext(simulation, "noor");
   const [alder = ""] = teacher.actor.classIds;
-  await base.db.write((tx) => insertClassStaff(tx, { id: runtime.newId(), classId: alder, personId: staffId("teo"), role: "co-teacher" }));
+  await base.db.write((tx) =>
+    insertClassStaff(tx, { id: runtime.newId(), classId: alder, personId: staffId("teo"), role: "co-teacher" }),
+  );
   const lastDay = lastSchoolDayBefore(today, school);
-  await runTerm(simulation, { firstDay: start, lastDay, teacher, progress: (share, what) => progress(0.04 + 0.92 * share, what) });
+  await runTerm(simulation, {
+    firstDay: start,
+    lastDay,
+    teacher,
+    progress: (share, what) => progress(0.04 + 0.92 * share, what),
+  });
 
   simulation.setNow(base.now());
   progress(0.97, "sign-in slips");
-  const students = await studentsOfClasses(runtime.db.read, (await classesOfStaff(runtime.db.read, staffId("noor"))).map(({ id }) => id));
-  const slips = await newPins(await staffContext(simulation, "noor"), { studentIds: students.map(({ person }) => person.id) });
+  const students = await studentsOfClasses(
+    runtime.db.read,
+    (await classesOfStaff(runtime.db.read, staffId("noor"))).map(({ id }) => id),
+  );
+  const slips = await newPins(await staffContext(simulation, "noor"), {
+    studentIds: students.map(({ person }) => person.id),
+  });
   progress(1, "done");
   return slips;
 }
 
 export const staffId = (key: string) => `staff-${key}`;
 
-export async function staffContext({ runtime, school }: Simulation, key: string): Promise<Context & { actor: Extract<Actor, { kind: "staff" }> }> {
+export async function staffContext(
+  { runtime, school }: Simulation,
+  key: string,
+): Promise<Context & { actor: Extract<Actor, { kind: "staff" }> }> {
   const classIds = (await classesOfStaff(runtime.db.read, staffId(key))).map(({ id }) => id);
   return { runtime, actor: { kind: "staff", personId: staffId(key), schoolId: school.id, name: key, classIds } };
 }
 
-async function importClass(simulation: Simulation, className: string, names: readonly string[], firstNumber: number): Promise<void> {
+async function importClass(
+  simulation: Simulation,
+  className: string,
+  names: readonly string[],
+  firstNumber: number,
+): Promise<void> {
   const context = await staffContext(simulation, "noor");
   const lines = names.map((name, place) => {
     const { givenName, familyName } = parts(name);
     return `KW${firstNumber + place},${givenName},${familyName},6`;
   });
   const bytes = new TextEncoder().encode(`Student number,Given name,Family name,Grade\n${lines.join("\n")}\n`);
-  const draftId = await beginImport(context, { newClassName: className, newClassGrade: 6, fileName: `${className}.csv`, bytes });
+  const draftId = await beginImport(context, {
+    newClassName: className,
+    newClassGrade: 6,
+    fileName: `${className}.csv`,
+    bytes,
+  });
   const { fingerprint } = await importPreview(context, draftId);
   await applyImport(context, { draftId, fingerprint });
 }
@@ -107,4 +158,5 @@ function lastSchoolDayBefore(day: number, school: School): number {
 }
 
 /** The school day some taught days after another, as a day number. */
-export const schoolDayAfter = (day: number, count: number, school: School) => dayNumber(addSchoolDays(dayOfNumber(day), count, school.calendar));
+export const schoolDayAfter = (day: number, count: number, school: School) =>
+  dayNumber(addSchoolDays(dayOfNumber(day), count, school.calendar));

@@ -7,16 +7,16 @@ import { studentsOfClasses } from "@/db/queries/people";
 import { planOf } from "@/db/queries/plan";
 import { reteachesOfGroups } from "@/db/queries/regroup";
 import type { Presentation } from "@/db/schema/delivery";
-import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { openSitting } from "@/features/delivery/writes/openSitting";
-import { assignReteach, makeGroups } from "@/features/regroup/writes";
+import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { suggestions } from "@/features/regroup/reads";
+import { assignReteach, makeGroups } from "@/features/regroup/writes";
 import { assignPractice } from "@/features/work/writes";
 import type { Context } from "@/server/runtime/context";
 import { libraryOf } from "@/server/runtime/library";
 import { instantAt } from "@/server/runtime/school";
 import { LearnerMind } from "./learner";
-import { schoolDayAfter, type Simulation, staffContext } from "./seedSchool";
+import { type Simulation, schoolDayAfter, staffContext } from "./seedSchool";
 import { learnerNamed } from "./stories";
 
 interface Pupil {
@@ -53,7 +53,13 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
   const pupils = await loadPupils(simulation, teacher.actor.classIds);
   const open: Given[] = [];
   const at = (day: number, time: string) => instantAt(school, dayOfNumber(day), time);
-  const give = async (day: number, title: string, skillIds: readonly string[], to: readonly Pupil[], dueDay: number) => {
+  const give = async (
+    day: number,
+    title: string,
+    skillIds: readonly string[],
+    to: readonly Pupil[],
+    dueDay: number,
+  ) => {
     const workId = runtime.newId();
     await assignPractice(teacher, {
       workId,
@@ -79,18 +85,39 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
       for (const entry of await planOf(runtime.db.read, classId)) {
         if (dayNumber(entry.fromDay) !== day) continue;
         for (const pupil of own) pupil.mind.teach(entry.skillId);
-        await give(day, library.skill(entry.skillId).studentName, [entry.skillId], own, schoolDayAfter(day, PRACTICE_DAYS, school));
+        await give(
+          day,
+          library.skill(entry.skillId).studentName,
+          [entry.skillId],
+          own,
+          schoolDayAfter(day, PRACTICE_DAYS, school),
+        );
       }
       if (day === schoolDayAfter(course.firstDay, 41, school)) {
-        await give(day, "Mixed: what we did in autumn", ["equivalent-fractions", "fractions-of-amounts"], own, schoolDayAfter(day, 4, school));
+        await give(
+          day,
+          "Mixed: what we did in autumn",
+          ["equivalent-fractions", "fractions-of-amounts"],
+          own,
+          schoolDayAfter(day, 4, school),
+        );
       }
       if (day === schoolDayAfter(course.firstDay, 24, school)) {
         const ahead = own.filter(({ mind }) => mind.learner.ability > 1.1);
-        if (ahead.length > 0) await give(day, "A step further", ["ratio-tables", "proportional-or-not"], ahead, schoolDayAfter(day, 12, school));
+        if (ahead.length > 0)
+          await give(
+            day,
+            "A step further",
+            ["ratio-tables", "proportional-or-not"],
+            ahead,
+            schoolDayAfter(day, 12, school),
+          );
       }
     }
-    if (day === reteachDay) await reteachSomebody(simulation, day, pupils, open, "equivalent-ratios", "Mixtures, Tuesday");
-    if (day === schoolDayAfter(course.firstDay, 43, school)) await reteachSomebody(simulation, day, pupils, open, "fractions-of-amounts", "Shares and parts", true);
+    if (day === reteachDay)
+      await reteachSomebody(simulation, day, pupils, open, "equivalent-ratios", "Mixtures, Tuesday");
+    if (day === schoolDayAfter(course.firstDay, 43, school))
+      await reteachSomebody(simulation, day, pupils, open, "fractions-of-amounts", "Shares and parts", true);
     await workThrough(simulation, day, open);
   }
 }
@@ -105,7 +132,9 @@ async function loadPupils({ runtime }: Simulation, classIds: readonly string[]):
 }
 
 function given(workId: string, day: number, dueDay: number, pupils: readonly Pupil[], { school }: Simulation): Given {
-  const between = Array.from({ length: dueDay - day + 1 }, (_, n) => day + n).filter((candidate) => isSchoolDay(candidate, school.calendar));
+  const between = Array.from({ length: dueDay - day + 1 }, (_, n) => day + n).filter((candidate) =>
+    isSchoolDay(candidate, school.calendar),
+  );
   const days = pupils.map((pupil) => {
     const present = between.filter(() => pupil.random() >= pupil.mind.learner.absence);
     const first = Math.floor(pupil.random() ** 1.6 * Math.min(4, present.length));
@@ -128,15 +157,25 @@ async function workThrough(simulation: Simulation, day: number, open: Given[]): 
   }
 }
 
-async function sit(simulation: Simulation, workId: string, pupil: Pupil, day: number, mostItems: number): Promise<void> {
+async function sit(
+  simulation: Simulation,
+  workId: string,
+  pupil: Pupil,
+  day: number,
+  mostItems: number,
+): Promise<void> {
   const { runtime, school, setNow } = simulation;
-  const context: Context = { runtime, actor: { kind: "student", personId: pupil.id, schoolId: school.id, name: pupil.name } };
+  const context: Context = {
+    runtime,
+    actor: { kind: "student", personId: pupil.id, schoolId: school.id, name: pupil.name },
+  };
   const library = await libraryOf(runtime);
   const drawn = new Map<string, Presentation>();
   let view = await openSitting(context, workId);
   for (let done = 0; view.current && done < mostItems; ) {
     const { presentationId, tries } = view.current;
-    if (!drawn.has(presentationId)) for (const p of await presentationsOf(runtime.db.read, view.sittingId)) drawn.set(p.id, p);
+    if (!drawn.has(presentationId))
+      for (const p of await presentationsOf(runtime.db.read, view.sittingId)) drawn.set(p.id, p);
     const shown = drawn.get(presentationId);
     if (!shown) return;
     const item = library.item(shown.modelId, shown.modelVersion, shown.seed, shown.context);
@@ -175,7 +214,9 @@ async function reteachSomebody(
   const [classId = ""] = teacher.actor.classIds;
   setNow(instantAt(school, dayOfNumber(day), "11:30"));
   const limits = { slots: 6, smallest: 3, largest: 5, scope: "all", apart: [] } as const;
-  const group = (await suggestions(teacher, [classId], limits)).groups.find((candidate) => candidate.skillId === skillId);
+  const group = (await suggestions(teacher, [classId], limits)).groups.find(
+    (candidate) => candidate.skillId === skillId,
+  );
   if (!group) return;
   const groupId = runtime.newId();
   const studentIds = group.members.map(({ id }) => id);
@@ -196,5 +237,11 @@ async function reteachSomebody(
   const all = (days: readonly number[]) => new Map(members.map(({ id }) => [id, days]));
   const [next, after] = [schoolDayAfter(day, 1, school), schoolDayAfter(day, 2, school)];
   open.push({ workId: reteach.practiceWorkId, dueDay: practiceDue, pupils: members, days: all([next, after]) });
-  if (!checkLater) open.push({ workId: reteach.checkWorkId, dueDay: checkDue, pupils: members, days: all([schoolDayAfter(day, 4, school)]) });
+  if (!checkLater)
+    open.push({
+      workId: reteach.checkWorkId,
+      dueDay: checkDue,
+      pupils: members,
+      days: all([schoolDayAfter(day, 4, school)]),
+    });
 }

@@ -11,7 +11,8 @@ if (await anySchool(runtime.db.read)) {
 } else {
   const started = performance.now();
   const slips = await seedSchool(runtime, (share, what) => {
-    if (process.stdout.isTTY) process.stdout.write(`\rSeeding the demo school: ${Math.round(share * 100)} %, ${what}          `);
+    if (process.stdout.isTTY)
+      process.stdout.write(`\rSeeding the demo school: ${Math.round(share * 100)} %, ${what}          `);
   });
   mkdirSync("data", { recursive: true });
   writeFileSync(process.env.OXBOW_SLIPS ?? "data/demo-slips.json", JSON.stringify(slips, null, 1));

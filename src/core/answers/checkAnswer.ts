@@ -7,7 +7,14 @@ export type AnswerCheck =
   | { readonly verdict: "wrong"; readonly misconceptionId: string | null }
   | { readonly verdict: "unreadable"; readonly reason: UnreadableReason };
 
-export type UnreadableReason = "empty" | "not-a-number" | "zero-below" | "too-long" | "unit-missing" | "not-lowest-terms" | "no-such-option";
+export type UnreadableReason =
+  | "empty"
+  | "not-a-number"
+  | "zero-below"
+  | "too-long"
+  | "unit-missing"
+  | "not-lowest-terms"
+  | "no-such-option";
 
 /**
  * Checks an answer to an item: the id of an option, or a number as typed. A right value in a form that was not asked for
@@ -17,14 +24,17 @@ export function checkAnswer(item: Item, answer: string): AnswerCheck {
   if (item.kind === "choice") {
     const option = item.options.find((candidate) => candidate.id === answer);
     if (!option) return { verdict: "unreadable", reason: answer === "" ? "empty" : "no-such-option" };
-    return option.right ? { verdict: "right", misconceptionId: null } : { verdict: "wrong", misconceptionId: option.misconceptionId };
+    return option.right
+      ? { verdict: "right", misconceptionId: null }
+      : { verdict: "wrong", misconceptionId: option.misconceptionId };
   }
   const reading = readNumber(answer);
   if (!reading.ok) return { verdict: "unreadable", reason: reading.reason };
   if (item.key?.equals(reading.value)) {
     if (item.lowestTerms && !reading.lowestTerms) return { verdict: "unreadable", reason: "not-lowest-terms" };
     if (item.unit?.required && reading.unit === "") return { verdict: "unreadable", reason: "unit-missing" };
-    if (item.unit?.required && !sameUnit(reading.unit, item.unit.word)) return { verdict: "wrong", misconceptionId: null };
+    if (item.unit?.required && !sameUnit(reading.unit, item.unit.word))
+      return { verdict: "wrong", misconceptionId: null };
     return { verdict: "right", misconceptionId: null };
   }
   const shown = item.misconceptionValues.find(({ value }) => value.equals(reading.value));

@@ -61,7 +61,12 @@ function runWith(source: string, run: { evaluate: (scope: Map<string, unknown>) 
   try {
     return run.evaluate(new Map(Object.entries(scope)));
   } catch (cause) {
-    throw new CoreError("bad-expression", `Cannot work out "${source}".`, { source, names: Object.keys(scope) }, { cause });
+    throw new CoreError(
+      "bad-expression",
+      `Cannot work out "${source}".`,
+      { source, names: Object.keys(scope) },
+      { cause },
+    );
   }
 }
 

@@ -1,5 +1,5 @@
-import { CoreError } from "../model/fail";
 import type { ItemModel, ParameterSpec } from "../model/content";
+import { CoreError } from "../model/fail";
 import { type Rational, rational } from "../numeric/rational";
 import { seededRandom } from "../numeric/seededRandom";
 import { compileExpression } from "./compileExpression";
@@ -25,7 +25,10 @@ export function drawParameters(model: ItemModel, seed: number): ParameterValues 
     }
     return values;
   }
-  throw new CoreError("bad-item-model", `No parameters satisfy the conditions of ${model.id}.`, { model: model.id, seed });
+  throw new CoreError("bad-item-model", `No parameters satisfy the conditions of ${model.id}.`, {
+    model: model.id,
+    seed,
+  });
 }
 
 /** The value of an expression that must be a number. */

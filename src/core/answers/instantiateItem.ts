@@ -1,5 +1,5 @@
-import { CoreError } from "../model/fail";
 import type { ChoiceItemModel, ItemModel, NumericItemModel, OptionValues } from "../model/content";
+import { CoreError } from "../model/fail";
 import type { Rational } from "../numeric/rational";
 import { seededRandom } from "../numeric/seededRandom";
 import { shuffled } from "../numeric/shuffled";
@@ -60,7 +60,8 @@ export function instantiateItem(model: ItemModel, seed: number, wantedContext?: 
   const drawnContext = contexts[Math.floor(random() * contexts.length)];
   const context = wantedContext !== undefined && wantedContext in model.contexts ? wantedContext : drawnContext;
   const words = context === undefined ? undefined : model.contexts[context];
-  if (context === undefined || !words) throw new CoreError("bad-item-model", `${model.id} has no context.`, { model: model.id });
+  if (context === undefined || !words)
+    throw new CoreError("bad-item-model", `${model.id} has no context.`, { model: model.id });
   const say = (text: string) => fillText(text, values, words);
   const picture = (model.picture ?? []).flatMap((row) => {
     const count = numberFrom(row.count, values).valueOf();
@@ -128,7 +129,8 @@ function choiceParts(
     };
   };
   const key = optionFrom(model.key, null);
-  if (!key.right) throw new CoreError("bad-item-model", `The key of ${model.id} fails its own condition.`, { key: key.text });
+  if (!key.right)
+    throw new CoreError("bad-item-model", `The key of ${model.id} fails its own condition.`, { key: key.text });
   const chosen = [key];
   const wrong = [
     ...model.misconceptions.map(({ id, values: slots }) => optionFrom(slots, id)),

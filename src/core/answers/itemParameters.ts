@@ -1,5 +1,5 @@
-import type { ItemModel } from "../model/content";
 import type { ItemParameters } from "../measurement/probability";
+import type { ItemModel } from "../model/content";
 import { drawParameters, numberFrom } from "./drawParameters";
 
 /** Discrimination of an item whose model states none, in the logistic metric. */

@@ -31,8 +31,10 @@ export function readNumber(text: string): NumberReading {
   const [, sign, whole, mixedTop, mixedBottom, top, bottom, plain, , decimals, rest = ""] = match;
   const unit = rest.trim();
   // A digit, slash or second separator left over means the number itself was not understood.
-  if (/[\d/.,+*^-]/.test(unit.replace(/(km|m|miles|mi)\/(h|s)/gi, "").replace(/\.$/, ""))) return { ok: false, reason: "not-a-number" };
-  if ((mixedBottom ?? bottom) !== undefined && BigInt(mixedBottom ?? bottom ?? "1") === 0n) return { ok: false, reason: "zero-below" };
+  if (/[\d/.,+*^-]/.test(unit.replace(/(km|m|miles|mi)\/(h|s)/gi, "").replace(/\.$/, "")))
+    return { ok: false, reason: "not-a-number" };
+  if ((mixedBottom ?? bottom) !== undefined && BigInt(mixedBottom ?? bottom ?? "1") === 0n)
+    return { ok: false, reason: "zero-below" };
   const signed = (value: Rational) => (sign === "-" ? value.neg() : value);
   const inLowestTerms = (above: string, below: string) => rational(BigInt(above), BigInt(below)).d === BigInt(below);
   if (whole !== undefined && mixedTop !== undefined && mixedBottom !== undefined) {

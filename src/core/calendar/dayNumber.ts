@@ -10,7 +10,15 @@ export type SchoolDay = string;
 export function dayNumber(day: SchoolDay): number {
   const parts = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day);
   const [year, month, date] = parts ? parts.slice(1).map(Number) : [];
-  if (year === undefined || month === undefined || date === undefined || month < 1 || month > 12 || date < 1 || date > daysInMonth(year, month)) {
+  if (
+    year === undefined ||
+    month === undefined ||
+    date === undefined ||
+    month < 1 ||
+    month > 12 ||
+    date < 1 ||
+    date > daysInMonth(year, month)
+  ) {
     throw new CoreError("unreadable-day", "A day is written YYYY-MM-DD and must exist.", { day });
   }
   const shiftedYear = month <= 2 ? year - 1 : year;

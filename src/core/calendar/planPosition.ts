@@ -35,6 +35,7 @@ export function planPosition(
     return { nextSkillId: next.skillId, daysAhead: -schoolDaysBetween(next.targetDay, today, calendar) };
   }
   const lastReached = open < 0 ? plan.at(-1) : plan[open - 1];
-  const daysAhead = lastReached && lastReached.targetDay > today ? schoolDaysBetween(today, lastReached.targetDay, calendar) : 0;
+  const daysAhead =
+    lastReached && lastReached.targetDay > today ? schoolDaysBetween(today, lastReached.targetDay, calendar) : 0;
   return { nextSkillId: next?.skillId ?? null, daysAhead };
 }

@@ -33,11 +33,21 @@ export function checkGroupProblem(problem: GroupProblem): void {
   const { smallest, largest, slots, need, studentIds, skillIds } = problem;
   const sizesFit = Number.isInteger(smallest) && Number.isInteger(largest) && smallest >= 1 && largest >= smallest;
   const shapeFits = need.length === studentIds.length && need.every((row) => row.length === skillIds.length);
-  if (!sizesFit || !Number.isInteger(slots) || slots < 0 || !shapeFits || need.flat().some((value) => !Number.isFinite(value))) {
-    throw new CoreError("bad-argument", "Groups need 1 <= smallest <= largest, slots >= 0 and a finite need for each student and skill.", {
-      smallest,
-      largest,
-      slots,
-    });
+  if (
+    !sizesFit ||
+    !Number.isInteger(slots) ||
+    slots < 0 ||
+    !shapeFits ||
+    need.flat().some((value) => !Number.isFinite(value))
+  ) {
+    throw new CoreError(
+      "bad-argument",
+      "Groups need 1 <= smallest <= largest, slots >= 0 and a finite need for each student and skill.",
+      {
+        smallest,
+        largest,
+        slots,
+      },
+    );
   }
 }

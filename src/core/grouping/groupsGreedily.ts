@@ -40,5 +40,9 @@ function bestGroup(problem: GroupProblem, skillId: string, free: ReadonlySet<str
     if (!clash) members.push(candidate);
   }
   if (members.length < problem.smallest) return null;
-  return { skillId, studentIds: members.map(({ id }) => id), needServed: members.reduce((sum, { need }) => sum + need, 0) };
+  return {
+    skillId,
+    studentIds: members.map(({ id }) => id),
+    needServed: members.reduce((sum, { need }) => sum + need, 0),
+  };
 }

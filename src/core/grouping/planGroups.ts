@@ -7,7 +7,11 @@ import { groupsGreedily } from "./groupsGreedily";
  * the limits, at most `slots` groups, pairs kept apart. Proven best when the solver finishes within `limitSeconds`;
  * otherwise the better of the greedy answer and what the solver had.
  */
-export async function planGroups(problem: GroupProblem, solve: SolveLinearModel, limitSeconds: number): Promise<GroupPlan> {
+export async function planGroups(
+  problem: GroupProblem,
+  solve: SolveLinearModel,
+  limitSeconds: number,
+): Promise<GroupPlan> {
   checkGroupProblem(problem);
   const greedy = groupsGreedily(problem);
   if (greedy.groups.length === 0) return { ...greedy, quality: "optimal" };
@@ -15,7 +19,11 @@ export async function planGroups(problem: GroupProblem, solve: SolveLinearModel,
   if (solution.status === "infeasible") return greedy;
   const groups = problem.skillIds.flatMap((skillId, skill) => {
     const members = problem.studentIds
-      .map((id, student) => ({ id, need: problem.need[student]?.[skill] ?? 0, chosen: solution.chosen.has(memberName(student, skill)) }))
+      .map((id, student) => ({
+        id,
+        need: problem.need[student]?.[skill] ?? 0,
+        chosen: solution.chosen.has(memberName(student, skill)),
+      }))
       .filter(({ chosen }) => chosen)
       .sort((x, y) => y.need - x.need);
     const needServed = members.reduce((sum, { need }) => sum + need, 0);
@@ -38,7 +46,9 @@ function groupModel(problem: GroupProblem): LinearModel {
   const students = problem.studentIds.map((_, place) => place);
   const skills = problem.skillIds.map((_, place) => place);
   const needs = (student: number, skill: number) => problem.need[student]?.[skill] ?? 0;
-  const pairs = students.flatMap((student) => skills.filter((skill) => needs(student, skill) > 0).map((skill) => ({ student, skill })));
+  const pairs = students.flatMap((student) =>
+    skills.filter((skill) => needs(student, skill) > 0).map((skill) => ({ student, skill })),
+  );
   const one = (variable: string): LinearTerm => ({ variable, factor: 1 });
   const constraints: LinearConstraint[] = [];
   for (const student of students) {
@@ -51,7 +61,8 @@ function groupModel(problem: GroupProblem): LinearModel {
     constraints.push({ terms: [...members, { variable: open, factor: -problem.largest }], relation: "<=", bound: 0 });
     constraints.push({ terms: [...members, { variable: open, factor: -problem.smallest }], relation: ">=", bound: 0 });
     // Without x <= y for each student the relaxation is weak and a class of 40 takes minutes.
-    for (const member of members) constraints.push({ terms: [member, { variable: open, factor: -1 }], relation: "<=", bound: 0 });
+    for (const member of members)
+      constraints.push({ terms: [member, { variable: open, factor: -1 }], relation: "<=", bound: 0 });
   }
   constraints.push({ terms: skills.map((skill) => one(openName(skill))), relation: "<=", bound: problem.slots });
   for (const [first, second] of problem.keepApart ?? []) {
@@ -63,7 +74,10 @@ function groupModel(problem: GroupProblem): LinearModel {
     }
   }
   return {
-    maximise: pairs.map(({ student, skill }) => ({ variable: memberName(student, skill), factor: needs(student, skill) })),
+    maximise: pairs.map(({ student, skill }) => ({
+      variable: memberName(student, skill),
+      factor: needs(student, skill),
+    })),
     constraints,
     binaries: [...pairs.map(({ student, skill }) => memberName(student, skill)), ...skills.map(openName)],
   };

@@ -11,6 +11,12 @@ const PER_UNLOCKED_SKILL = 0.15;
  */
 export function skillWeight(daysToTarget: number, daysTaught: number, unlockedSkills: number): number {
   const place =
-    daysToTarget < 0 ? "past" : daysToTarget < daysTaught ? "now" : daysToTarget < daysTaught + NEXT_WITHIN_DAYS ? "next" : "later";
+    daysToTarget < 0
+      ? "past"
+      : daysToTarget < daysTaught
+        ? "now"
+        : daysToTarget < daysTaught + NEXT_WITHIN_DAYS
+          ? "next"
+          : "later";
   return WEIGHT[place] + PER_UNLOCKED_SKILL * Math.min(3, unlockedSkills);
 }

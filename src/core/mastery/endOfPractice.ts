@@ -28,7 +28,11 @@ const NEARLY = 0.9;
  * equally: 1 when the end rule is met, otherwise how far its chance of mastery has come from where this practice began
  * towards the rule's. Half the share of the budget used is a floor, so that honest work always moves the progress.
  */
-export function endOfPractice(skills: readonly PracticedSkill[], itemsDone: number, budgetItems: number): PracticeProgress {
+export function endOfPractice(
+  skills: readonly PracticedSkill[],
+  itemsDone: number,
+  budgetItems: number,
+): PracticeProgress {
   if (skills.length > 0 && skills.every(skillDone)) return { progress: 1, done: true, reason: "mastered" };
   if (itemsDone >= budgetItems) return { progress: 1, done: true, reason: "budget" };
   const shares = skills.map((skill) => {

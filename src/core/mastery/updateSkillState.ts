@@ -40,9 +40,14 @@ export function updateSkillState(
     prior: before.prior,
     scoredAnswers: before.scoredAnswers + (first ? 1 : 0),
     rightFirstTries: before.rightFirstTries + (first && answer.right ? 1 : 0),
-    modelIds: first && !before.modelIds.includes(answer.modelId) ? [...before.modelIds, answer.modelId].sort() : before.modelIds,
+    modelIds:
+      first && !before.modelIds.includes(answer.modelId)
+        ? [...before.modelIds, answer.modelId].sort()
+        : before.modelIds,
     lastDay: answer.day,
-    stabilityDays: recalledOnNewDay ? Math.min(MOST_STABILITY_DAYS, before.stabilityDays * STABILITY_GROWTH) : before.stabilityDays,
+    stabilityDays: recalledOnNewDay
+      ? Math.min(MOST_STABILITY_DAYS, before.stabilityDays * STABILITY_GROWTH)
+      : before.stabilityDays,
     masteredDay: before.masteredDay,
     missesInRow: first ? (answer.right ? 0 : before.missesInRow + 1) : before.missesInRow,
   };

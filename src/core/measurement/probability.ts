@@ -16,7 +16,12 @@ export interface ItemParameters {
 export function probability(theta: number, item: ItemParameters): number {
   const { a, b, c } = item;
   if (!(a > 0 && c >= 0 && c < 1 && Number.isFinite(a) && Number.isFinite(b) && Number.isFinite(theta))) {
-    throw new CoreError("bad-argument", "An item needs a > 0, 0 <= c < 1 and finite a, b and theta.", { theta, a, b, c });
+    throw new CoreError("bad-argument", "An item needs a > 0, 0 <= c < 1 and finite a, b and theta.", {
+      theta,
+      a,
+      b,
+      c,
+    });
   }
   return c + (1 - c) * logistic(a * (theta - b));
 }

@@ -2,7 +2,20 @@ import { ROSTER_FIELDS, type RosterField, type RosterMapping } from "./rosterFie
 
 /** Header words that name a field, without spaces, dots, dashes and case. The first header that fits wins. */
 const HEADER_WORDS: Readonly<Record<RosterField, readonly string[]>> = {
-  studentNumber: ["studentnumber", "studentid", "id", "number", "no", "nr", "localid", "schoolid", "pupilid", "pupilnumber", "sourcedid", "identifier"],
+  studentNumber: [
+    "studentnumber",
+    "studentid",
+    "id",
+    "number",
+    "no",
+    "nr",
+    "localid",
+    "schoolid",
+    "pupilid",
+    "pupilnumber",
+    "sourcedid",
+    "identifier",
+  ],
   givenName: ["givenname", "firstname", "first", "given", "forename", "preferredname"],
   familyName: ["familyname", "lastname", "last", "family", "surname"],
   fullName: ["name", "fullname", "studentname", "student", "pupil"],

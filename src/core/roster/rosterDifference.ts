@@ -28,7 +28,12 @@ export interface FieldChange {
 /** What one row of the sheet will do. `row` counts as a spreadsheet shows it: headers are row 1. */
 export type RosterEntry = { readonly row: number } & (
   | { readonly kind: "added"; readonly values: RosterValues }
-  | { readonly kind: "changed"; readonly id: string; readonly values: RosterValues; readonly changes: readonly FieldChange[] }
+  | {
+      readonly kind: "changed";
+      readonly id: string;
+      readonly values: RosterValues;
+      readonly changes: readonly FieldChange[];
+    }
   | { readonly kind: "unchanged"; readonly id: string; readonly values: RosterValues }
   | { readonly kind: "refused"; readonly reason: string; readonly cells: readonly string[] }
 );
@@ -65,19 +70,27 @@ export function rosterDifference(
   });
 }
 
-function readRow(cells: readonly string[], mapping: RosterMapping, classGrade: number): RosterValues | { reason: string } {
-  const cell = (place: number | null) => (place === null ? "" : (cells[place] ?? "").normalize("NFC").replace(/\s+/g, " ").trim());
+function readRow(
+  cells: readonly string[],
+  mapping: RosterMapping,
+  classGrade: number,
+): RosterValues | { reason: string } {
+  const cell = (place: number | null) =>
+    place === null ? "" : (cells[place] ?? "").normalize("NFC").replace(/\s+/g, " ").trim();
   const names = namesOf(cell(mapping.givenName), cell(mapping.familyName), cell(mapping.fullName));
   const studentNumber = cell(mapping.studentNumber);
-  if (studentNumber === "") return { reason: "The student number is missing. It keeps a student's evidence together, so every row needs one." };
+  if (studentNumber === "")
+    return { reason: "The student number is missing. It keeps a student's evidence together, so every row needs one." };
   if (names.givenName === "") return { reason: "The given name is missing." };
   if (names.familyName === "") return { reason: "The family name is missing." };
-  if (names.givenName.length > LONGEST_NAME || names.familyName.length > LONGEST_NAME) return { reason: `A name is longer than ${LONGEST_NAME} letters.` };
+  if (names.givenName.length > LONGEST_NAME || names.familyName.length > LONGEST_NAME)
+    return { reason: `A name is longer than ${LONGEST_NAME} letters.` };
   const gradeText = cell(mapping.grade);
   const grade = gradeText === "" ? classGrade : gradeOf(gradeText);
   if (grade === null) return { reason: `“${gradeText}” is no grade from 1 to 12.` };
   const email = cell(mapping.email).toLowerCase();
-  if (email !== "" && !/^[^\s@]+@[^\s@]+$/.test(email)) return { reason: `“${email}” is no email address. Leave the cell empty if there is none.` };
+  if (email !== "" && !/^[^\s@]+@[^\s@]+$/.test(email))
+    return { reason: `“${email}” is no email address. Leave the cell empty if there is none.` };
   return { studentNumber, ...names, grade, email: email === "" ? null : email };
 }
 
@@ -105,7 +118,8 @@ function changesOf(student: KnownStudent, values: RosterValues): FieldChange[] {
   compare("familyName", student.familyName, values.familyName);
   compare("grade", String(student.grade ?? ""), String(values.grade));
   // A sheet without addresses must not wipe those that are known.
-  if (values.email !== null && values.email !== student.email) changes.push({ field: "email", from: student.email ?? "", to: values.email });
+  if (values.email !== null && values.email !== student.email)
+    changes.push({ field: "email", from: student.email ?? "", to: values.email });
   if (!student.enrolled) changes.push({ field: "enrolled", from: "not in this class", to: "in this class" });
   return changes;
 }

@@ -14,5 +14,7 @@ export function expectedGain(skill: {
   readonly learningChance: number;
 }): number {
   const after = 1 - (1 - skill.mastery) * (1 - skill.learningChance) ** ANSWERS_PER_VISIT;
-  return (skill.ready * (after - skill.mastery) * (1 + skill.unlockedWeight)) / (ANSWERS_PER_VISIT * MINUTES_PER_ANSWER);
+  return (
+    (skill.ready * (after - skill.mastery) * (1 + skill.unlockedWeight)) / (ANSWERS_PER_VISIT * MINUTES_PER_ANSWER)
+  );
 }

@@ -4,7 +4,7 @@ import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
 import { answers, misconceptionSigns, type Presentation, sittings, skillDays, skillStates } from "../schema/delivery";
 import { people } from "../schema/people";
-import { works, workSkills, workTargets } from "../schema/work";
+import { workSkills, works, workTargets } from "../schema/work";
 
 export type SittingRow = typeof sittings.$inferSelect;
 export type AnswerRow = typeof answers.$inferSelect;
@@ -16,10 +16,19 @@ const answerSituation = prepared((db) =>
   db
     .select({
       sitting: sittings,
-      work: works,
+      work: {
+        id: works.id,
+        classId: works.classId,
+        kind: works.kind,
+        title: works.title,
+        instructions: works.instructions,
+        dueAt: works.dueAt,
+        budgetItems: works.budgetItems,
+        withdrawnAt: works.withdrawnAt,
+      },
       extraItems: workTargets.extraItems,
       grade: people.grade,
-      known: answers,
+      knownSerial: answers.serial,
       skillIds: sql<string>`(select json_group_array(own_skill) from (select ${workSkills.skillId} as own_skill from ${workSkills} where ${workSkills.workId} = ${works.id} order by ${workSkills.place}))`,
     })
     .from(sittings)
@@ -37,8 +46,16 @@ export async function situationOfAnswer(db: Queryable, sittingId: string, key: s
   return row ? { ...row, skillIds: JSON.parse(row.skillIds) as string[] } : null;
 }
 
+export async function answerBySerial(db: Queryable, serial: number): Promise<AnswerRow | null> {
+  const [row] = await db.select().from(answers).where(eq(answers.serial, serial));
+  return row ?? null;
+}
+
 export async function sittingOf(db: Queryable, workId: string, personId: string): Promise<SittingRow | null> {
-  const [row] = await db.select().from(sittings).where(and(eq(sittings.workId, workId), eq(sittings.personId, personId)));
+  const [row] = await db
+    .select()
+    .from(sittings)
+    .where(and(eq(sittings.workId, workId), eq(sittings.personId, personId)));
   return row ?? null;
 }
 
@@ -65,12 +82,24 @@ const sittingUpdate = prepared((db) =>
 export async function updateSitting(tx: Queryable, row: SittingRow): Promise<void> {
   const { id, lastAt, finishedAt, finishReason, itemsDone, itemsRight, progressPermille } = row;
   const presentations = JSON.stringify(row.presentations);
-  await sittingUpdate(tx).run({ id, lastAt, finishedAt, finishReason, itemsDone, itemsRight, progressPermille, presentations });
+  await sittingUpdate(tx).run({
+    id,
+    lastAt,
+    finishedAt,
+    finishReason,
+    itemsDone,
+    itemsRight,
+    progressPermille,
+    presentations,
+  });
 }
 
 /** The items of a sitting, as they were drawn. */
 export async function presentationsOf(db: Queryable, sittingId: string): Promise<readonly Presentation[]> {
-  const [row] = await db.select({ presentations: sittings.presentations }).from(sittings).where(eq(sittings.id, sittingId));
+  const [row] = await db
+    .select({ presentations: sittings.presentations })
+    .from(sittings)
+    .where(eq(sittings.id, sittingId));
   return row?.presentations ?? [];
 }
 
@@ -115,7 +144,12 @@ export async function answersOfSitting(db: Queryable, sittingId: string): Promis
 }
 
 /** The answers behind one cell of the mastery map, newest first. */
-export async function answersBehindCell(db: Queryable, personId: string, skillId: string, limit: number): Promise<AnswerRow[]> {
+export async function answersBehindCell(
+  db: Queryable,
+  personId: string,
+  skillId: string,
+  limit: number,
+): Promise<AnswerRow[]> {
   return db
     .select()
     .from(answers)
@@ -142,13 +176,20 @@ const statesOfPerson = prepared((db) =>
     .prepare(),
 );
 /** One student's summaries of some skills. */
-export async function skillStatesOfPerson(db: Queryable, personId: string, skillIds: readonly string[]): Promise<SkillStateRow[]> {
+export async function skillStatesOfPerson(
+  db: Queryable,
+  personId: string,
+  skillIds: readonly string[],
+): Promise<SkillStateRow[]> {
   return statesOfPerson(db).all({ personId, skillIds: JSON.stringify(skillIds) });
 }
 
 export async function skillStatesOf(db: Queryable, personIds: readonly string[]): Promise<SkillStateRow[]> {
   if (personIds.length === 0) return [];
-  return db.select().from(skillStates).where(inArray(skillStates.personId, [...personIds]));
+  return db
+    .select()
+    .from(skillStates)
+    .where(inArray(skillStates.personId, [...personIds]));
 }
 
 export async function allSkillStates(db: Queryable): Promise<SkillStateRow[]> {
@@ -171,7 +212,10 @@ const stateSave = prepared((db) => {
   return db
     .insert(skillStates)
     .values({ personId: value("personId"), skillId: value("skillId"), ...columns })
-    .onConflictDoUpdate({ target: [skillStates.personId, skillStates.skillId], set: { ...again, modelIds: sql`excluded.model_ids` } })
+    .onConflictDoUpdate({
+      target: [skillStates.personId, skillStates.skillId],
+      set: { ...again, modelIds: sql`excluded.model_ids` },
+    })
     .prepare();
 });
 export async function saveSkillState(tx: Queryable, row: SkillStateRow): Promise<void> {
@@ -224,23 +268,39 @@ export async function addMisconceptionSign(
 ): Promise<void> {
   await tx
     .insert(misconceptionSigns)
-    .values({ personId: row.personId, skillId: row.skillId, misconceptionId: row.misconceptionId, times: 1, lastDay: row.day })
+    .values({
+      personId: row.personId,
+      skillId: row.skillId,
+      misconceptionId: row.misconceptionId,
+      times: 1,
+      lastDay: row.day,
+    })
     .onConflictDoUpdate({
       target: [misconceptionSigns.personId, misconceptionSigns.skillId, misconceptionSigns.misconceptionId],
-      set: { times: sql`${misconceptionSigns.times} + 1`, lastDay: sql`max(${misconceptionSigns.lastDay}, ${row.day})` },
+      set: {
+        times: sql`${misconceptionSigns.times} + 1`,
+        lastDay: sql`max(${misconceptionSigns.lastDay}, ${row.day})`,
+      },
     });
 }
 
 export async function misconceptionSignsOf(db: Queryable, personIds: readonly string[]) {
   if (personIds.length === 0) return [];
-  return db.select().from(misconceptionSigns).where(inArray(misconceptionSigns.personId, [...personIds]));
+  return db
+    .select()
+    .from(misconceptionSigns)
+    .where(inArray(misconceptionSigns.personId, [...personIds]));
 }
 
 export async function allMisconceptionSigns(db: Queryable) {
   return db
     .select()
     .from(misconceptionSigns)
-    .orderBy(asc(misconceptionSigns.personId), asc(misconceptionSigns.skillId), asc(misconceptionSigns.misconceptionId));
+    .orderBy(
+      asc(misconceptionSigns.personId),
+      asc(misconceptionSigns.skillId),
+      asc(misconceptionSigns.misconceptionId),
+    );
 }
 
 /** Empties the summaries, which the rebuild then fills from the log. */

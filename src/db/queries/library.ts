@@ -14,7 +14,8 @@ export async function allSkills(db: Queryable) {
 export const allSkillLinks = (db: Queryable) => db.select().from(skillLinks);
 export const allMisconceptions = (db: Queryable) => db.select().from(misconceptions);
 /** Every version of every item model, retired ones too: old answers refer to them. */
-export const allItemModels = (db: Queryable) => db.select().from(itemModels).orderBy(asc(itemModels.id), asc(itemModels.version));
+export const allItemModels = (db: Queryable) =>
+  db.select().from(itemModels).orderBy(asc(itemModels.id), asc(itemModels.version));
 export const currentItemModels = (db: Queryable) => db.select().from(itemModels).where(isNull(itemModels.retiredAt));
 
 export async function insertLibrary(

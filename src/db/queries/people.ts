@@ -1,7 +1,17 @@
 import "server-only";
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { Queryable } from "../connection";
-import { classes, classStaff, credentials, enrollments, holidays, people, schools, sessions, terms } from "../schema/people";
+import {
+  classes,
+  classStaff,
+  credentials,
+  enrollments,
+  holidays,
+  people,
+  schools,
+  sessions,
+  terms,
+} from "../schema/people";
 
 export type PersonRow = typeof people.$inferSelect;
 export type ClassRow = typeof classes.$inferSelect;
@@ -17,7 +27,9 @@ export async function anySchool(db: Queryable) {
 }
 
 export async function holidaysOf(db: Queryable, schoolId: string): Promise<string[]> {
-  return (await db.select({ day: holidays.day }).from(holidays).where(eq(holidays.schoolId, schoolId))).map(({ day }) => day);
+  return (await db.select({ day: holidays.day }).from(holidays).where(eq(holidays.schoolId, schoolId))).map(
+    ({ day }) => day,
+  );
 }
 
 export async function termsOf(db: Queryable, schoolId: string) {
@@ -29,13 +41,23 @@ export async function personById(db: Queryable, id: string): Promise<PersonRow |
   return person ?? null;
 }
 
-export async function peopleByNumber(db: Queryable, schoolId: string, numbers: readonly string[]): Promise<PersonRow[]> {
+export async function peopleByNumber(
+  db: Queryable,
+  schoolId: string,
+  numbers: readonly string[],
+): Promise<PersonRow[]> {
   if (numbers.length === 0) return [];
-  return db.select().from(people).where(and(eq(people.schoolId, schoolId), inArray(people.studentNumber, [...numbers])));
+  return db
+    .select()
+    .from(people)
+    .where(and(eq(people.schoolId, schoolId), inArray(people.studentNumber, [...numbers])));
 }
 
 export async function staffByEmail(db: Queryable, email: string): Promise<PersonRow | null> {
-  const [person] = await db.select().from(people).where(and(eq(people.email, email), eq(people.kind, "staff")));
+  const [person] = await db
+    .select()
+    .from(people)
+    .where(and(eq(people.email, email), eq(people.kind, "staff")));
   return person ?? null;
 }
 
@@ -51,7 +73,10 @@ export async function classesOfStaff(db: Queryable, personId: string): Promise<C
 }
 
 export async function classByCode(db: Queryable, code: string): Promise<ClassRow | null> {
-  const [found] = await db.select().from(classes).where(and(eq(classes.code, code), isNull(classes.archivedAt)));
+  const [found] = await db
+    .select()
+    .from(classes)
+    .where(and(eq(classes.code, code), isNull(classes.archivedAt)));
   return found ?? null;
 }
 
@@ -94,7 +119,10 @@ export async function credentialOf(db: Queryable, personId: string) {
 /** Sets a new secret and lifts any lock. */
 export async function setSecret(tx: Queryable, personId: string, secretHash: string): Promise<void> {
   const fresh = { secretHash, failedTries: 0, lockedUntil: null };
-  await tx.insert(credentials).values({ personId, ...fresh }).onConflictDoUpdate({ target: credentials.personId, set: fresh });
+  await tx
+    .insert(credentials)
+    .values({ personId, ...fresh })
+    .onConflictDoUpdate({ target: credentials.personId, set: fresh });
 }
 
 export async function setTries(
@@ -124,5 +152,8 @@ export async function revokeSession(tx: Queryable, tokenHash: string, at: number
 }
 
 export async function revokeSessionsOf(tx: Queryable, personId: string, at: number): Promise<void> {
-  await tx.update(sessions).set({ revokedAt: at }).where(and(eq(sessions.personId, personId), isNull(sessions.revokedAt)));
+  await tx
+    .update(sessions)
+    .set({ revokedAt: at })
+    .where(and(eq(sessions.personId, personId), isNull(sessions.revokedAt)));
 }

@@ -8,5 +8,9 @@ export async function planOf(db: Queryable, classId: string) {
 }
 
 export async function plansOf(db: Queryable, classIds: readonly string[]) {
-  return db.select().from(planEntries).where(inArray(planEntries.classId, [...classIds])).orderBy(asc(planEntries.place));
+  return db
+    .select()
+    .from(planEntries)
+    .where(inArray(planEntries.classId, [...classIds]))
+    .orderBy(asc(planEntries.place));
 }

@@ -30,10 +30,17 @@ export async function membersOfGroups(db: Queryable, groupIds: readonly string[]
 
 export async function reteachesOfGroups(db: Queryable, groupIds: readonly string[]) {
   if (groupIds.length === 0) return [];
-  return db.select().from(reteaches).where(inArray(reteaches.groupId, [...groupIds])).orderBy(desc(reteaches.createdAt));
+  return db
+    .select()
+    .from(reteaches)
+    .where(inArray(reteaches.groupId, [...groupIds]))
+    .orderBy(desc(reteaches.createdAt));
 }
 
 export async function baselinesOf(db: Queryable, reteachIds: readonly string[]) {
   if (reteachIds.length === 0) return [];
-  return db.select().from(reteachBaselines).where(inArray(reteachBaselines.reteachId, [...reteachIds]));
+  return db
+    .select()
+    .from(reteachBaselines)
+    .where(inArray(reteachBaselines.reteachId, [...reteachIds]));
 }

@@ -6,7 +6,7 @@ import { changes, type RowChange, rosterDrafts } from "../schema/history";
 import { classes, classStaff, enrollments, people } from "../schema/people";
 import { planEntries } from "../schema/plan";
 import { groupMembers, groups, reteachBaselines, reteaches } from "../schema/regroup";
-import { works, workSkills, workTargets } from "../schema/work";
+import { workSkills, works, workTargets } from "../schema/work";
 
 type Identified = SQLiteTable & { id: SQLiteColumn };
 
@@ -37,7 +37,9 @@ export function added<Name extends TableName>(table: Name, row: Row<Name>): RowC
 
 /** New values for some columns of a row as a recorded change. */
 export function changed<Name extends TableName>(table: Name, row: Row<Name>, values: Partial<Row<Name>>): RowChange {
-  const old = Object.fromEntries(Object.keys(values).map((column) => [column, (row as Record<string, unknown>)[column]]));
+  const old = Object.fromEntries(
+    Object.keys(values).map((column) => [column, (row as Record<string, unknown>)[column]]),
+  );
   return { table, id: row.id, before: old, after: values };
 }
 
@@ -50,13 +52,23 @@ export async function applyRowChanges(tx: Queryable, rows: readonly RowChange[])
     const table = tableOf(first.table);
     if (first.before === null) {
       let end = at + 1;
-      while (end < rows.length && end - at < INSERT_AT_ONCE && rows[end]?.before === null && rows[end]?.table === first.table) end++;
+      while (
+        end < rows.length &&
+        end - at < INSERT_AT_ONCE &&
+        rows[end]?.before === null &&
+        rows[end]?.table === first.table
+      )
+        end++;
       await tx.insert(table).values(rows.slice(at, end).map((row) => row.after ?? {}));
       at = end;
       continue;
     }
     if (first.after === null) await tx.delete(table).where(eq(table.id, first.id));
-    else await tx.update(table).set({ ...first.after }).where(eq(table.id, first.id));
+    else
+      await tx
+        .update(table)
+        .set({ ...first.after })
+        .where(eq(table.id, first.id));
     at++;
   }
 }
@@ -66,7 +78,10 @@ export async function firstRowChangedSince(db: Queryable, rows: readonly RowChan
   for (const row of rows) {
     const table = tableOf(row.table);
     const [now] = (await db.select().from(table).where(eq(table.id, row.id))) as Record<string, unknown>[];
-    const same = row.after === null ? !now : now && Object.entries(row.after).every(([column, value]) => sameValue(now[column], value));
+    const same =
+      row.after === null
+        ? !now
+        : now && Object.entries(row.after).every(([column, value]) => sameValue(now[column], value));
     if (!same) return row;
   }
   return null;
@@ -87,12 +102,22 @@ export async function changeById(db: Queryable, id: string) {
 }
 
 export async function markUndone(tx: Queryable, id: string, at: number): Promise<void> {
-  await tx.update(changes).set({ undoneAt: at }).where(and(eq(changes.id, id), isNull(changes.undoneAt)));
+  await tx
+    .update(changes)
+    .set({ undoneAt: at })
+    .where(and(eq(changes.id, id), isNull(changes.undoneAt)));
 }
 
-export async function rowsOfTable<Name extends TableName>(db: Queryable, name: Name, ids: readonly string[]): Promise<Row<Name>[]> {
+export async function rowsOfTable<Name extends TableName>(
+  db: Queryable,
+  name: Name,
+  ids: readonly string[],
+): Promise<Row<Name>[]> {
   const table = tableOf(name);
-  return (await db.select().from(table).where(inArray(table.id, [...ids]))) as Row<Name>[];
+  return (await db
+    .select()
+    .from(table)
+    .where(inArray(table.id, [...ids]))) as Row<Name>[];
 }
 
 function tableOf(name: string): Identified {

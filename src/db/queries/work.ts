@@ -3,7 +3,7 @@ import { and, asc, desc, eq, inArray, isNull } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { sittings } from "../schema/delivery";
 import { people } from "../schema/people";
-import { works, workSkills, workTargets } from "../schema/work";
+import { workSkills, works, workTargets } from "../schema/work";
 
 export type WorkRow = typeof works.$inferSelect;
 
@@ -23,7 +23,11 @@ export async function worksOfClasses(db: Queryable, classIds: readonly string[])
 export async function skillIdsOfWorks(db: Queryable, workIds: readonly string[]): Promise<Map<string, string[]>> {
   const byWork = new Map<string, string[]>();
   if (workIds.length === 0) return byWork;
-  const rows = await db.select().from(workSkills).where(inArray(workSkills.workId, [...workIds])).orderBy(asc(workSkills.place));
+  const rows = await db
+    .select()
+    .from(workSkills)
+    .where(inArray(workSkills.workId, [...workIds]))
+    .orderBy(asc(workSkills.place));
   for (const { workId, skillId } of rows) byWork.set(workId, [...(byWork.get(workId) ?? []), skillId]);
   return byWork;
 }

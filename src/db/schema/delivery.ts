@@ -20,8 +20,12 @@ export const sittings = sqliteTable(
   "sittings",
   {
     id: text("id").primaryKey(),
-    workId: text("work_id").notNull().references(() => works.id),
-    personId: text("person_id").notNull().references(() => people.id),
+    workId: text("work_id")
+      .notNull()
+      .references(() => works.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
     startedAt: integer("started_at").notNull(),
     lastAt: integer("last_at").notNull(),
     finishedAt: integer("finished_at"),
@@ -45,11 +49,19 @@ export const answers = sqliteTable(
     serial: integer("serial").primaryKey({ autoIncrement: true }),
     /** Made by the browser: the same answer sent twice is stored once. */
     key: text("key").notNull().unique(),
-    personId: text("person_id").notNull().references(() => people.id),
-    workId: text("work_id").notNull().references(() => works.id),
-    sittingId: text("sitting_id").notNull().references(() => sittings.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    workId: text("work_id")
+      .notNull()
+      .references(() => works.id),
+    sittingId: text("sitting_id")
+      .notNull()
+      .references(() => sittings.id),
     presentationId: text("presentation_id").notNull(),
-    skillId: text("skill_id").notNull().references(() => skills.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
     modelId: text("model_id").notNull(),
     modelVersion: integer("model_version").notNull(),
     seed: integer("seed").notNull(),
@@ -81,8 +93,12 @@ export const answers = sqliteTable(
 export const skillStates = sqliteTable(
   "skill_states",
   {
-    personId: text("person_id").notNull().references(() => people.id),
-    skillId: text("skill_id").notNull().references(() => skills.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
     mastery: real("mastery").notNull(),
     prior: real("prior").notNull(),
     scoredAnswers: integer("scored_answers").notNull(),
@@ -99,8 +115,12 @@ export const skillStates = sqliteTable(
 export const skillDays = sqliteTable(
   "skill_days",
   {
-    personId: text("person_id").notNull().references(() => people.id),
-    skillId: text("skill_id").notNull().references(() => skills.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
     day: integer("day").notNull(),
     answered: integer("answered").notNull(),
     right: integer("right").notNull(),
@@ -113,9 +133,15 @@ export const skillDays = sqliteTable(
 export const misconceptionSigns = sqliteTable(
   "misconception_signs",
   {
-    personId: text("person_id").notNull().references(() => people.id),
-    skillId: text("skill_id").notNull().references(() => skills.id),
-    misconceptionId: text("misconception_id").notNull().references(() => misconceptions.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
+    misconceptionId: text("misconception_id")
+      .notNull()
+      .references(() => misconceptions.id),
     times: integer("times").notNull(),
     lastDay: integer("last_day").notNull(),
   },

@@ -13,9 +13,13 @@ export const changes = sqliteTable(
   "changes",
   {
     id: text("id").primaryKey(),
-    schoolId: text("school_id").notNull().references(() => schools.id),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
     classId: text("class_id"),
-    actorId: text("actor_id").notNull().references(() => people.id),
+    actorId: text("actor_id")
+      .notNull()
+      .references(() => people.id),
     at: integer("at").notNull(),
     kind: text("kind").notNull(),
     summary: text("summary").notNull(),
@@ -28,7 +32,9 @@ export const changes = sqliteTable(
 /** A roster file on its way in: kept until applied or dropped, so that a reload loses nothing. */
 export const rosterDrafts = sqliteTable("roster_drafts", {
   id: text("id").primaryKey(),
-  ownerId: text("owner_id").notNull().references(() => people.id),
+  ownerId: text("owner_id")
+    .notNull()
+    .references(() => people.id),
   classId: text("class_id"),
   newClassName: text("new_class_name"),
   newClassGrade: integer("new_class_grade"),

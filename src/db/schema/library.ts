@@ -5,7 +5,9 @@ export const frameworks = sqliteTable("frameworks", { id: text("id").primaryKey(
 
 export const standards = sqliteTable("standards", {
   id: text("id").primaryKey(),
-  frameworkId: text("framework_id").notNull().references(() => frameworks.id),
+  frameworkId: text("framework_id")
+    .notNull()
+    .references(() => frameworks.id),
   strand: text("strand").notNull(),
   grade: integer("grade").notNull(),
   code: text("code").notNull(),
@@ -14,7 +16,9 @@ export const standards = sqliteTable("standards", {
 
 export const skills = sqliteTable("skills", {
   id: text("id").primaryKey(),
-  standardId: text("standard_id").notNull().references(() => standards.id),
+  standardId: text("standard_id")
+    .notNull()
+    .references(() => standards.id),
   name: text("name").notNull(),
   studentName: text("student_name").notNull(),
   grade: integer("grade").notNull(),
@@ -28,8 +32,12 @@ export const skills = sqliteTable("skills", {
 export const skillLinks = sqliteTable(
   "skill_links",
   {
-    fromId: text("from_id").notNull().references(() => skills.id),
-    toId: text("to_id").notNull().references(() => skills.id),
+    fromId: text("from_id")
+      .notNull()
+      .references(() => skills.id),
+    toId: text("to_id")
+      .notNull()
+      .references(() => skills.id),
     /** "precedes": from is a prerequisite of to; "contrasts": the two are easily confused. */
     kind: text("kind", { enum: ["precedes", "contrasts"] }).notNull(),
   },
@@ -49,7 +57,9 @@ export const itemModels = sqliteTable(
   {
     id: text("id").notNull(),
     version: integer("version").notNull(),
-    skillId: text("skill_id").notNull().references(() => skills.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
     model: text("model", { mode: "json" }).$type<ItemModel>().notNull(),
     retiredAt: integer("retired_at"),
   },

@@ -9,7 +9,9 @@ export const schools = sqliteTable("schools", {
 
 export const terms = sqliteTable("terms", {
   id: text("id").primaryKey(),
-  schoolId: text("school_id").notNull().references(() => schools.id),
+  schoolId: text("school_id")
+    .notNull()
+    .references(() => schools.id),
   name: text("name").notNull(),
   startDay: text("start_day").notNull(),
   endDay: text("end_day").notNull(),
@@ -18,7 +20,9 @@ export const terms = sqliteTable("terms", {
 export const holidays = sqliteTable(
   "holidays",
   {
-    schoolId: text("school_id").notNull().references(() => schools.id),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
     day: text("day").notNull(),
     name: text("name").notNull(),
   },
@@ -29,7 +33,9 @@ export const people = sqliteTable(
   "people",
   {
     id: text("id").primaryKey(),
-    schoolId: text("school_id").notNull().references(() => schools.id),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
     kind: text("kind", { enum: ["staff", "student"] }).notNull(),
     givenName: text("given_name").notNull(),
     familyName: text("family_name").notNull(),
@@ -49,8 +55,12 @@ export const classes = sqliteTable(
   "classes",
   {
     id: text("id").primaryKey(),
-    schoolId: text("school_id").notNull().references(() => schools.id),
-    termId: text("term_id").notNull().references(() => terms.id),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    termId: text("term_id")
+      .notNull()
+      .references(() => terms.id),
     name: text("name").notNull(),
     subject: text("subject").notNull(),
     grade: integer("grade").notNull(),
@@ -65,8 +75,12 @@ export const classStaff = sqliteTable(
   "class_staff",
   {
     id: text("id").primaryKey(),
-    classId: text("class_id").notNull().references(() => classes.id),
-    personId: text("person_id").notNull().references(() => people.id),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
     role: text("role", { enum: ["teacher", "co-teacher"] }).notNull(),
   },
   (t) => [uniqueIndex("class_staff_once").on(t.classId, t.personId), index("class_staff_by_person").on(t.personId)],
@@ -76,8 +90,12 @@ export const enrollments = sqliteTable(
   "enrollments",
   {
     id: text("id").primaryKey(),
-    classId: text("class_id").notNull().references(() => classes.id),
-    personId: text("person_id").notNull().references(() => people.id),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
     fromDay: text("from_day").notNull(),
     /** Last day in the class; null while enrolled. */
     untilDay: text("until_day"),
@@ -86,7 +104,9 @@ export const enrollments = sqliteTable(
 );
 
 export const credentials = sqliteTable("credentials", {
-  personId: text("person_id").primaryKey().references(() => people.id, { onDelete: "cascade" }),
+  personId: text("person_id")
+    .primaryKey()
+    .references(() => people.id, { onDelete: "cascade" }),
   /** Argon2id hash of a staff password or a student PIN. */
   secretHash: text("secret_hash").notNull(),
   failedTries: integer("failed_tries").notNull().default(0),
@@ -99,7 +119,9 @@ export const sessions = sqliteTable(
   {
     /** SHA-256 of the cookie's token: a stolen database opens no session. */
     tokenHash: text("token_hash").primaryKey(),
-    personId: text("person_id").notNull().references(() => people.id, { onDelete: "cascade" }),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id, { onDelete: "cascade" }),
     createdAt: integer("created_at").notNull(),
     expiresAt: integer("expires_at").notNull(),
     revokedAt: integer("revoked_at"),

@@ -6,8 +6,12 @@ export const planEntries = sqliteTable(
   "plan_entries",
   {
     id: text("id").primaryKey(),
-    classId: text("class_id").notNull().references(() => classes.id),
-    skillId: text("skill_id").notNull().references(() => skills.id),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
     place: integer("place").notNull(),
     fromDay: text("from_day").notNull(),
     targetDay: text("target_day").notNull(),

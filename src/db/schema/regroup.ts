@@ -7,10 +7,16 @@ export const groups = sqliteTable(
   "groups",
   {
     id: text("id").primaryKey(),
-    classId: text("class_id").notNull().references(() => classes.id),
-    ownerId: text("owner_id").notNull().references(() => people.id),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    ownerId: text("owner_id")
+      .notNull()
+      .references(() => people.id),
     name: text("name").notNull(),
-    skillId: text("skill_id").notNull().references(() => skills.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
     /** The sentence that said why, with the numbers of that day. */
     because: text("because").notNull(),
     createdAt: integer("created_at").notNull(),
@@ -23,8 +29,12 @@ export const groupMembers = sqliteTable(
   "group_members",
   {
     id: text("id").primaryKey(),
-    groupId: text("group_id").notNull().references(() => groups.id),
-    personId: text("person_id").notNull().references(() => people.id),
+    groupId: text("group_id")
+      .notNull()
+      .references(() => groups.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
     fromDay: text("from_day").notNull(),
     untilDay: text("until_day"),
   },
@@ -35,9 +45,15 @@ export const reteaches = sqliteTable(
   "reteaches",
   {
     id: text("id").primaryKey(),
-    groupId: text("group_id").notNull().references(() => groups.id),
-    practiceWorkId: text("practice_work_id").notNull().references(() => works.id),
-    checkWorkId: text("check_work_id").notNull().references(() => works.id),
+    groupId: text("group_id")
+      .notNull()
+      .references(() => groups.id),
+    practiceWorkId: text("practice_work_id")
+      .notNull()
+      .references(() => works.id),
+    checkWorkId: text("check_work_id")
+      .notNull()
+      .references(() => works.id),
     createdAt: integer("created_at").notNull(),
   },
   (t) => [index("reteaches_by_group").on(t.groupId)],
@@ -48,8 +64,12 @@ export const reteachBaselines = sqliteTable(
   "reteach_baselines",
   {
     id: text("id").primaryKey(),
-    reteachId: text("reteach_id").notNull().references(() => reteaches.id),
-    personId: text("person_id").notNull().references(() => people.id),
+    reteachId: text("reteach_id")
+      .notNull()
+      .references(() => reteaches.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
     chance: real("chance").notNull(),
   },
   (t) => [uniqueIndex("reteach_baselines_once").on(t.reteachId, t.personId)],

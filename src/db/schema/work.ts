@@ -6,7 +6,9 @@ export const works = sqliteTable(
   "works",
   {
     id: text("id").primaryKey(),
-    classId: text("class_id").notNull().references(() => classes.id),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
     /** "practice" adapts and ends when mastered; "check" gives a fixed number of items, first try counts. */
     kind: text("kind", { enum: ["practice", "check"] }).notNull(),
     title: text("title").notNull(),
@@ -14,7 +16,9 @@ export const works = sqliteTable(
     opensAt: integer("opens_at").notNull(),
     dueAt: integer("due_at").notNull(),
     budgetItems: integer("budget_items").notNull(),
-    createdBy: text("created_by").notNull().references(() => people.id),
+    createdBy: text("created_by")
+      .notNull()
+      .references(() => people.id),
     createdAt: integer("created_at").notNull(),
     withdrawnAt: integer("withdrawn_at"),
   },
@@ -25,8 +29,12 @@ export const workSkills = sqliteTable(
   "work_skills",
   {
     id: text("id").primaryKey(),
-    workId: text("work_id").notNull().references(() => works.id),
-    skillId: text("skill_id").notNull().references(() => skills.id),
+    workId: text("work_id")
+      .notNull()
+      .references(() => works.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
     place: integer("place").notNull(),
   },
   (t) => [uniqueIndex("work_skills_once").on(t.workId, t.skillId)],
@@ -36,8 +44,12 @@ export const workTargets = sqliteTable(
   "work_targets",
   {
     id: text("id").primaryKey(),
-    workId: text("work_id").notNull().references(() => works.id),
-    personId: text("person_id").notNull().references(() => people.id),
+    workId: text("work_id")
+      .notNull()
+      .references(() => works.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
     /** Items granted beyond the work's budget. */
     extraItems: integer("extra_items").notNull().default(0),
   },

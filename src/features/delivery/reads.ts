@@ -26,7 +26,8 @@ export async function studentHome(context: Context): Promise<StudentHome> {
   ]);
   const now = runtime.now();
   const today = dayNumber(dayAt(school, now));
-  const states = statesByStudent(await skillStatesOf(runtime.db.read, [actor.personId])).get(actor.personId) ?? new Map();
+  const states =
+    statesByStudent(await skillStatesOf(runtime.db.read, [actor.personId])).get(actor.personId) ?? new Map();
   const gauges = gaugesOfStudent({ grade: person?.grade ?? 6, states }, library.skills, today);
   const monday = today - ((((today + 3) % 7) + 7) % 7);
   const week = await skillDaysOf(runtime.db.read, [actor.personId], monday);
@@ -58,7 +59,11 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     river: library.skills
       .filter((skill) => (gauges.get(skill.id)?.scoredAnswers ?? 0) > 0)
       .sort((x, y) => (states.get(x.id)?.masteredDay ?? 1e9) - (states.get(y.id)?.masteredDay ?? 1e9))
-      .map((skill) => ({ name: skill.studentName, chance: gauges.get(skill.id)?.chance ?? 0, mastered: gauges.get(skill.id)?.mastered ?? false })),
+      .map((skill) => ({
+        name: skill.studentName,
+        chance: gauges.get(skill.id)?.chance ?? 0,
+        mastered: gauges.get(skill.id)?.mastered ?? false,
+      })),
     minutesThisWeek: Math.round(week.reduce((sum, { milliseconds }) => sum + milliseconds, 0) / 60_000),
   };
 }

@@ -1,15 +1,15 @@
 import "server-only";
 import type { AnswerRow, SittingRow } from "@/db/queries/delivery";
 import type { Presentation } from "@/db/schema/delivery";
-import type { WorkRow } from "@/db/queries/work";
 import type { Library } from "@/server/runtime/library";
 import type { Feedback, ItemView, SittingView } from "./types";
 import { feedbackOn } from "./words";
+import type { DeliveredWork } from "./writes/sitting";
 
 /** The sitting as its student's browser gets it, built field by field. */
 export function sittingView(
   library: Library,
-  work: WorkRow,
+  work: DeliveredWork,
   sitting: SittingRow,
   skillIds: readonly string[],
   budgetItems: number,
@@ -42,7 +42,12 @@ export function sittingView(
   };
 }
 
-function itemView(library: Library, work: WorkRow, presentation: Presentation, lastFeedback: Feedback | null): ItemView {
+function itemView(
+  library: Library,
+  work: DeliveredWork,
+  presentation: Presentation,
+  lastFeedback: Feedback | null,
+): ItemView {
   const item = library.item(presentation.modelId, presentation.modelVersion, presentation.seed, presentation.context);
   return {
     presentationId: presentation.id,
@@ -58,7 +63,12 @@ function itemView(library: Library, work: WorkRow, presentation: Presentation, l
   };
 }
 
-function feedbackOnLast(library: Library, work: WorkRow, open: Presentation, last: AnswerRow | null): Feedback | null {
+function feedbackOnLast(
+  library: Library,
+  work: DeliveredWork,
+  open: Presentation,
+  last: AnswerRow | null,
+): Feedback | null {
   if (work.kind === "check" || !last || last.presentationId !== open.id) return null;
   const item = library.item(open.modelId, open.modelVersion, open.seed, open.context);
   const misconception = last.misconceptionId ? (library.misconceptions.get(last.misconceptionId) ?? null) : null;

@@ -59,7 +59,12 @@ export interface AnswerMessage {
 }
 
 export type AnswerOutcome =
-  | { readonly status: "scored"; readonly presentationId: string; readonly feedback: Feedback; readonly itemOver: boolean }
+  | {
+      readonly status: "scored";
+      readonly presentationId: string;
+      readonly feedback: Feedback;
+      readonly itemOver: boolean;
+    }
   /** In a check nothing is told about right or wrong. */
   | { readonly status: "taken"; readonly presentationId: string }
   | { readonly status: "unreadable"; readonly presentationId: string; readonly message: string }

@@ -25,13 +25,26 @@ export function unreadableMessage(reason: UnreadableReason, unit: string | null)
 /** What to say to one try. The answer and its solution are told only when the item is over. */
 export function feedbackOn(
   item: Item,
-  answer: { readonly right: boolean; readonly misconception: Misconception | null; readonly itemOver: boolean; readonly tryNumber: number },
+  answer: {
+    readonly right: boolean;
+    readonly misconception: Misconception | null;
+    readonly itemOver: boolean;
+    readonly tryNumber: number;
+  },
 ): Feedback {
   if (answer.right) {
     const text = answer.tryNumber === 1 ? "That is right." : "Right, you found it at the second try.";
-    return { verdict: "right", text, picture: [], solution: answer.tryNumber === 1 ? null : item.solution, answer: item.keyText };
+    return {
+      verdict: "right",
+      text,
+      picture: [],
+      solution: answer.tryNumber === 1 ? null : item.solution,
+      answer: item.keyText,
+    };
   }
-  const text = answer.misconception?.feedback ?? (answer.itemOver ? "Here is one way to see it." : "Look at it once more, step by step.");
+  const text =
+    answer.misconception?.feedback ??
+    (answer.itemOver ? "Here is one way to see it." : "Look at it once more, step by step.");
   return {
     verdict: "wrong",
     text,

@@ -61,12 +61,20 @@ async function shownMisconceptions(context: Context, classroom: Classroom): Prom
     const student = students.get(personId);
     if (!misconception || !student) continue;
     const key = `${skillId} ${misconceptionId}`;
-    const entry = shown.get(key) ?? { skillId, misconceptionId, name: misconception.name, explanation: misconception.explanation, students: [] };
+    const entry = shown.get(key) ?? {
+      skillId,
+      misconceptionId,
+      name: misconception.name,
+      explanation: misconception.explanation,
+      students: [],
+    };
     entry.students.push({ id: personId, name: student.shortName, times });
     shown.set(key, entry);
   }
   // Ranked by students, not by answers: one student's ten misses are one student.
-  const list = [...shown.values()].sort((x, y) => y.students.length - x.students.length || x.name.localeCompare(y.name));
+  const list = [...shown.values()].sort(
+    (x, y) => y.students.length - x.students.length || x.name.localeCompare(y.name),
+  );
   for (const entry of list) entry.students.sort((x, y) => y.times - x.times || x.name.localeCompare(y.name));
   return list;
 }
@@ -75,7 +83,9 @@ function plannedWords({ plan, today }: Classroom, skillId: string): string | nul
   const entry = plan.find((planned) => planned.skillId === skillId);
   if (!entry) return null;
   if (entry.targetDay < today) return `was planned until ${shortDay(entry.targetDay)}`;
-  return entry.fromDay > today ? `planned from ${shortDay(entry.fromDay)}` : `being taught, until ${shortDay(entry.targetDay)}`;
+  return entry.fromDay > today
+    ? `planned from ${shortDay(entry.fromDay)}`
+    : `being taught, until ${shortDay(entry.targetDay)}`;
 }
 
 const shortDay = (day: SchoolDay) => format(new Date(`${day}T12:00:00`), "d MMM");
@@ -93,11 +103,21 @@ function gaugeView(gauge: Gauge): GaugeView {
 }
 
 /** What the evidence station of the bend says: how much is new this week. */
-export async function evidenceFigure(context: Context, classIds: readonly string[]): Promise<{ text: string; attention: boolean }> {
+export async function evidenceFigure(
+  context: Context,
+  classIds: readonly string[],
+): Promise<{ text: string; attention: boolean }> {
   const classroom = await loadClassroom(context.runtime, context.actor.schoolId, classIds);
-  const days = await skillDaysOf(context.runtime.db.read, classroom.students.map(({ id }) => id), dayNumber(classroom.today) - 6);
+  const days = await skillDaysOf(
+    context.runtime.db.read,
+    classroom.students.map(({ id }) => id),
+    dayNumber(classroom.today) - 6,
+  );
   const answers = days.reduce((sum, { answered }) => sum + answered, 0);
-  return { text: answers === 0 ? "no answers for a week" : `${answers.toLocaleString("en-GB")} answers in 7 days`, attention: false };
+  return {
+    text: answers === 0 ? "no answers for a week" : `${answers.toLocaleString("en-GB")} answers in 7 days`,
+    attention: false,
+  };
 }
 
 /** The answers behind one cell of the map. */
@@ -105,7 +125,9 @@ export async function cellView(context: Context, studentId: string, skillId: str
   const { student, library, classroom } = await oneStudent(context, studentId);
   const skill = library.skill(skillId);
   const rows = await answersBehindCell(context.runtime.db.read, studentId, skillId, ANSWERS_SHOWN + 1);
-  const works = new Map((await worksOfStudent(context.runtime.db.read, studentId)).map(({ work }) => [work.id, work.title]));
+  const works = new Map(
+    (await worksOfStudent(context.runtime.db.read, studentId)).map(({ work }) => [work.id, work.title]),
+  );
   const gauge = student.gauges.get(skillId);
   if (!gauge) throw new Refusal("not-found", "This skill is not known.");
   return {
@@ -139,7 +161,11 @@ async function oneStudent(context: Context, studentId: string) {
   const classes = person?.kind === "student" ? await classesOfStudent(runtime.db.read, studentId) : [];
   demand(actor, "see", { kind: "student", personId: studentId, classIds: classes.map(({ id }) => id) });
   const own = actor.kind === "staff" ? classes.filter(({ id }) => actor.classIds.includes(id)) : [];
-  const classroom = await loadClassroom(runtime, actor.schoolId, own.map(({ id }) => id));
+  const classroom = await loadClassroom(
+    runtime,
+    actor.schoolId,
+    own.map(({ id }) => id),
+  );
   const student = classroom.students.find(({ id }) => id === studentId);
   if (!student || !person) throw new Refusal("not-found", "This student is not in your classes any more.");
   return { student, person, classroom, classes: own, library: await libraryOf(runtime) };
@@ -155,9 +181,15 @@ export async function studentSheet(context: Context, studentId: string): Promise
     skillDaysOf(runtime.db.read, [studentId], firstMonday),
     misconceptionSignsOf(runtime.db.read, [studentId]),
     worksOfStudent(runtime.db.read, studentId),
-    groupsOfClasses(runtime.db.read, classes.map(({ id }) => id)),
+    groupsOfClasses(
+      runtime.db.read,
+      classes.map(({ id }) => id),
+    ),
   ]);
-  const members = await membersOfGroups(runtime.db.read, groups.map(({ id }) => id));
+  const members = await membersOfGroups(
+    runtime.db.read,
+    groups.map(({ id }) => id),
+  );
   const current = classroom.plan.find(({ targetDay }) => targetDay >= classroom.today) ?? classroom.plan.at(-1);
   const gap = current ? firstGapOf(student, current.skillId, classroom.skills) : null;
   const gapGauge = gap ? student.gauges.get(gap.id) : undefined;
@@ -167,7 +199,11 @@ export async function studentSheet(context: Context, studentId: string): Promise
     name: `${person.givenName} ${person.familyName}`,
     grade: student.grade,
     classNames: classes.map(({ name }) => name),
-    gauges: classroom.skills.map((skill) => ({ ...gaugeView(student.gauges.get(skill.id) as Gauge), skillId: skill.id, name: skill.name })),
+    gauges: classroom.skills.map((skill) => ({
+      ...gaugeView(student.gauges.get(skill.id) as Gauge),
+      skillId: skill.id,
+      name: skill.name,
+    })),
     firstGap:
       gap && gapGauge && current
         ? {
@@ -204,11 +240,16 @@ export async function studentSheet(context: Context, studentId: string): Promise
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
       })),
-    groups: groups.filter(({ id }) => members.some(({ groupId, person: member }) => groupId === id && member.id === studentId)).map(({ name }) => name),
+    groups: groups
+      .filter(({ id }) => members.some(({ groupId, person: member }) => groupId === id && member.id === studentId))
+      .map(({ name }) => name),
     weeks: Array.from({ length: WEEKS_SHOWN }, (_, n) => {
       const start = firstMonday + 7 * n;
       const own = days.filter(({ day }) => day >= start && day < start + 7);
-      return { week: shortDay(dayOfNumber(start)), minutes: Math.round(own.reduce((sum, { milliseconds }) => sum + milliseconds, 0) / 60_000) };
+      return {
+        week: shortDay(dayOfNumber(start)),
+        minutes: Math.round(own.reduce((sum, { milliseconds }) => sum + milliseconds, 0) / 60_000),
+      };
     }),
   };
 }

@@ -79,7 +79,12 @@ export interface StudentSheetView {
   /** Weakest skill on the way to the current one, with the reason. */
   readonly firstGap: { readonly skillId: string; readonly name: string; readonly because: string } | null;
   readonly misconceptions: readonly { readonly name: string; readonly skillName: string; readonly times: number }[];
-  readonly works: readonly { readonly title: string; readonly state: string; readonly itemsDone: number; readonly itemsRight: number }[];
+  readonly works: readonly {
+    readonly title: string;
+    readonly state: string;
+    readonly itemsDone: number;
+    readonly itemsRight: number;
+  }[];
   readonly groups: readonly string[];
   /** Minutes of practice in each of the last eight weeks, oldest first. */
   readonly weeks: readonly { readonly week: string; readonly minutes: number }[];

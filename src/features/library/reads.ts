@@ -51,8 +51,13 @@ export async function skillPage(context: Context, skillId: string, draw: number)
         answer: item.keyText,
         solution: item.solution,
         mistakes: [
-          ...item.options.flatMap(({ text, misconceptionId }) => (misconceptionId ? [{ answer: text, name: nameOf(misconceptionId) }] : [])),
-          ...item.misconceptionValues.map(({ id: misconceptionId, value }) => ({ answer: writeNumber(value, "mixed"), name: nameOf(misconceptionId) })),
+          ...item.options.flatMap(({ text, misconceptionId }) =>
+            misconceptionId ? [{ answer: text, name: nameOf(misconceptionId) }] : [],
+          ),
+          ...item.misconceptionValues.map(({ id: misconceptionId, value }) => ({
+            answer: writeNumber(value, "mixed"),
+            name: nameOf(misconceptionId),
+          })),
         ],
       };
     }),

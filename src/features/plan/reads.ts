@@ -16,15 +16,24 @@ export async function planView(context: Context, classId: string): Promise<PlanV
   const classroom = await loadClassroom(context.runtime, context.actor.schoolId, [classId]);
   const classes = await classesOfStaff(context.runtime.db.read, context.actor.personId);
   const entries = entriesOf(classroom);
-  return { className: classes.find(({ id }) => id === classId)?.name ?? "", entries, position: positionOf(classroom, entries) };
+  return {
+    className: classes.find(({ id }) => id === classId)?.name ?? "",
+    entries,
+    position: positionOf(classroom, entries),
+  };
 }
 
 /** What the plan station of the bend says, for the first of the classes. */
-export async function planFigure(context: Context, classIds: readonly string[]): Promise<{ text: string; attention: boolean }> {
+export async function planFigure(
+  context: Context,
+  classIds: readonly string[],
+): Promise<{ text: string; attention: boolean }> {
   const [classId] = classIds;
   if (!classId) return { text: "no class", attention: false };
   const { position, entries } = await planView(context, classId);
-  return entries.length === 0 ? { text: "no plan yet", attention: false } : { text: position.text, attention: position.daysAhead < -5 };
+  return entries.length === 0
+    ? { text: "no plan yet", attention: false }
+    : { text: position.text, attention: position.daysAhead < -5 };
 }
 
 function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[] {
@@ -55,7 +64,10 @@ function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[
   });
 }
 
-function positionOf({ plan, today, school, skills }: Classroom, entries: readonly PlanEntryView[]): PlanView["position"] {
+function positionOf(
+  { plan, today, school, skills }: Classroom,
+  entries: readonly PlanEntryView[],
+): PlanView["position"] {
   const planned = plan.map(({ skillId, targetDay }) => {
     const entry = entries.find((candidate) => candidate.skillId === skillId);
     return { skillId, targetDay, shareSecure: entry && entry.students > 0 ? entry.secure / entry.students : 0 };
@@ -63,7 +75,10 @@ function positionOf({ plan, today, school, skills }: Classroom, entries: readonl
   const { nextSkillId, daysAhead } = planPosition(planned, today, school.calendar, SHARE_WANTED);
   const name = skills.find(({ id }) => id === nextSkillId)?.name ?? "all skills reached";
   const days = Math.abs(daysAhead) === 1 ? "1 school day" : `${Math.abs(daysAhead)} school days`;
-  return { daysAhead, text: daysAhead === 0 ? `${name}, on its dates` : `${name}, ${days} ${daysAhead < 0 ? "behind" : "ahead"}` };
+  return {
+    daysAhead,
+    text: daysAhead === 0 ? `${name}, on its dates` : `${name}, ${days} ${daysAhead < 0 ? "behind" : "ahead"}`,
+  };
 }
 
 const dayWords = (day: string) => format(new Date(`${day}T12:00:00`), "d MMM");

@@ -22,7 +22,10 @@ export async function suggestions(context: Context, classIds: readonly string[],
   for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
   const { runtime, actor } = context;
   const [classroom, library] = [await loadClassroom(runtime, actor.schoolId, classIds), await libraryOf(runtime)];
-  const signs = await misconceptionSignsOf(runtime.db.read, classroom.students.map(({ id }) => id));
+  const signs = await misconceptionSignsOf(
+    runtime.db.read,
+    classroom.students.map(({ id }) => id),
+  );
   return suggestGroups(runtime, classroom, library, signs, limits);
 }
 
@@ -37,11 +40,15 @@ export async function groupList(context: Context, classIds: readonly string[]): 
     await libraryOf(runtime),
     await classesOfStaff(runtime.db.read, actor.personId),
   ];
-  const sittings = await targetsWithSittings(runtime.db.read, reteaches.flatMap(({ practiceWorkId, checkWorkId }) => [practiceWorkId, checkWorkId]));
+  const sittings = await targetsWithSittings(
+    runtime.db.read,
+    reteaches.flatMap(({ practiceWorkId, checkWorkId }) => [practiceWorkId, checkWorkId]),
+  );
   return groups.map((group) => {
     const own = members.filter(({ groupId }) => groupId === group.id);
     const reteach = reteaches.find(({ groupId }) => groupId === group.id);
-    const finished = (workId: string) => sittings.filter(({ target, sitting }) => target.workId === workId && sitting?.finishedAt != null).length;
+    const finished = (workId: string) =>
+      sittings.filter(({ target, sitting }) => target.workId === workId && sitting?.finishedAt != null).length;
     const [practised, checked] = reteach ? [finished(reteach.practiceWorkId), finished(reteach.checkWorkId)] : [0, 0];
     const stage = !reteach ? "plan" : checked >= own.length ? "result" : practised >= own.length ? "check" : "practice";
     return {
@@ -61,7 +68,10 @@ export async function groupList(context: Context, classIds: readonly string[]): 
   });
 }
 
-export async function regroupFigure(context: Context, classIds: readonly string[]): Promise<{ text: string; attention: boolean }> {
+export async function regroupFigure(
+  context: Context,
+  classIds: readonly string[],
+): Promise<{ text: string; attention: boolean }> {
   const groups = await groupList(context, classIds);
   const due = groups.filter(({ stage }) => stage === "check").length;
   const plan = groups.filter(({ stage }) => stage === "plan").length;
@@ -79,29 +89,44 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
   const group = await groupById(db, groupId);
   if (!group || group.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
   demand(actor, "see", { kind: "class", classId: group.classId });
-  const [classroom, library] = [await loadClassroom(runtime, actor.schoolId, [group.classId]), await libraryOf(runtime)];
+  const [classroom, library] = [
+    await loadClassroom(runtime, actor.schoolId, [group.classId]),
+    await libraryOf(runtime),
+  ];
   const skill = library.skill(group.skillId);
   const people = (await membersOfGroups(db, [groupId])).map(({ person }) => person);
   const memberIds = people.map(({ id }) => id);
   const signs = await misconceptionSignsOf(db, memberIds);
   const [reteach] = await reteachesOfGroups(db, [groupId]);
-  const baselines = new Map((reteach ? await baselinesOf(db, [reteach.id]) : []).map(({ personId, chance }) => [personId, chance]));
+  const baselines = new Map(
+    (reteach ? await baselinesOf(db, [reteach.id]) : []).map(({ personId, chance }) => [personId, chance]),
+  );
   const runs = reteach ? await targetsWithSittings(db, [reteach.practiceWorkId, reteach.checkWorkId]) : [];
   const check = reteach ? await workById(db, reteach.checkWorkId) : null;
   const members = memberIds.flatMap((id): MemberView[] => {
     const student = classroom.students.find((candidate) => candidate.id === id);
     if (!student) return [];
     const chanceBefore = baselines.get(id) ?? null;
-    const runOf = (workId: string | undefined) => runs.find(({ target, person }) => target.workId === workId && person.id === id)?.sitting ?? null;
+    const runOf = (workId: string | undefined) =>
+      runs.find(({ target, person }) => target.workId === workId && person.id === id)?.sitting ?? null;
     const [practised, checked] = [runOf(reteach?.practiceWorkId), runOf(reteach?.checkWorkId)];
-    const result = checked && check ? { right: checked.itemsRight, answered: checked.itemsDone, of: check.budgetItems } : null;
+    const result =
+      checked && check ? { right: checked.itemsRight, answered: checked.itemsDone, of: check.budgetItems } : null;
     const chanceNow = student.gauges.get(skill.id)?.chance ?? 0;
     return [
       {
         ...chipOf(student, skill.id, library, signs),
         chanceBefore,
         check: result,
-        practice: !reteach ? null : !practised ? "not started" : practised.finishReason === "mastered" ? "mastered" : practised.finishReason ? "finished" : `${practised.itemsDone} items`,
+        practice: !reteach
+          ? null
+          : !practised
+            ? "not started"
+            : practised.finishReason === "mastered"
+              ? "mastered"
+              : practised.finishReason
+                ? "finished"
+                : `${practised.itemsDone} items`,
         verdict: chanceBefore === null ? null : reteachOutcome({ chanceBefore, chanceNow, check: result }),
         misconceptions: signs
           .filter((sign) => sign.personId === id && sign.skillId === skill.id)
@@ -138,7 +163,8 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
 
 function outcomeOf(members: readonly MemberView[]): GroupView["outcome"] {
   const count = (verdict: OutcomeVerdict) => members.filter((member) => member.verdict === verdict).length;
-  const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+  const mean = (values: readonly number[]) =>
+    values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
   return {
     learned: count("learned"),
     closer: count("closer"),
@@ -159,7 +185,9 @@ async function wrongAnswersOf(
   const { read } = context.runtime.db;
   const found = [];
   for (const { id: personId, givenName } of people) {
-    const wrong = (await answersBehindCell(read, personId, skillId, 20)).filter((row) => !row.right && row.tryNumber === 1);
+    const wrong = (await answersBehindCell(read, personId, skillId, 20)).filter(
+      (row) => !row.right && row.tryNumber === 1,
+    );
     const row = wrong.find(({ misconceptionId }) => misconceptionId !== null) ?? wrong[0];
     if (!row) continue;
     const item = library.item(row.modelId, row.modelVersion, row.seed, row.context);
@@ -171,5 +199,7 @@ async function wrongAnswersOf(
       misconception: row.misconceptionId ? (library.misconceptions.get(row.misconceptionId)?.name ?? null) : null,
     });
   }
-  return found.sort((x, y) => Number(y.misconception !== null) - Number(x.misconception !== null)).slice(0, WRONG_ANSWERS);
+  return found
+    .sort((x, y) => Number(y.misconception !== null) - Number(x.misconception !== null))
+    .slice(0, WRONG_ANSWERS);
 }

@@ -25,8 +25,16 @@ const LEAST_READY = 0.3;
 const LIMIT_SECONDS = 2;
 
 /** Groups by need within the teacher's limits, each with its reason. */
-export async function suggestGroups(runtime: Runtime, classroom: Classroom, library: Library, signs: readonly Sign[], limits: Limits): Promise<Suggestions> {
-  const skills = classroom.skills.filter(({ id }) => limits.scope === "all" || (classroom.weights.get(id) ?? 0) >= NEAR_WEIGHT);
+export async function suggestGroups(
+  runtime: Runtime,
+  classroom: Classroom,
+  library: Library,
+  signs: readonly Sign[],
+  limits: Limits,
+): Promise<Suggestions> {
+  const skills = classroom.skills.filter(
+    ({ id }) => limits.scope === "all" || (classroom.weights.get(id) ?? 0) >= NEAR_WEIGHT,
+  );
   const problem: GroupProblem = {
     studentIds: classroom.students.map(({ id }) => id),
     skillIds: skills.map(({ id }) => id),
@@ -47,14 +55,21 @@ export async function suggestGroups(runtime: Runtime, classroom: Classroom, libr
     groups: plan.groups.map((group): SuggestedGroup => {
       const skill = library.skill(group.skillId);
       const members = classroom.students.filter(({ id }) => group.studentIds.includes(id));
-      const largestNeeds = members.map((member) => Math.max(...skills.map((other) => needFor(member, other, classroom))));
+      const largestNeeds = members.map((member) =>
+        Math.max(...skills.map((other) => needFor(member, other, classroom))),
+      );
       return {
         skillId: skill.id,
         skillName: skill.name,
         grade: skill.grade,
         because: becauseLine(classroom, library, skill, members, signs),
         members: members.map((member) => chipOf(member, skill.id, library, signs)),
-        needMet: group.needServed / Math.max(1e-9, largestNeeds.reduce((sum, need) => sum + need, 0)),
+        needMet:
+          group.needServed /
+          Math.max(
+            1e-9,
+            largestNeeds.reduce((sum, need) => sum + need, 0),
+          ),
         suggestedName: `${skill.name}, ${format(new Date(`${classroom.today}T12:00:00`), "d MMM")}`,
       };
     }),
@@ -71,7 +86,9 @@ function needFor(student: ClassroomStudent, skill: LibrarySkill, classroom: Clas
 
 export function chipOf(student: ClassroomStudent, skillId: string, library: Library, signs: readonly Sign[]): Chip {
   const gauge = student.gauges.get(skillId);
-  const own = signs.filter((sign) => sign.personId === student.id && sign.skillId === skillId).sort((x, y) => y.times - x.times)[0];
+  const own = signs
+    .filter((sign) => sign.personId === student.id && sign.skillId === skillId)
+    .sort((x, y) => y.times - x.times)[0];
   const misconception = own ? library.misconceptions.get(own.misconceptionId) : undefined;
   const tried = gauge ? `${gauge.rightFirstTries} of ${gauge.scoredAnswers} right` : "not met yet";
   return {
@@ -80,7 +97,12 @@ export function chipOf(student: ClassroomStudent, skillId: string, library: Libr
     chance: gauge?.chance ?? 0,
     level: gauge?.level ?? "beginning",
     tooLittle: gauge?.tooLittle ?? true,
-    evidence: own && misconception ? `${misconception.name.toLowerCase()}, ${own.times === 1 ? "once" : `${own.times} times`}` : gauge?.tooLittle ? "few answers" : tried,
+    evidence:
+      own && misconception
+        ? `${misconception.name.toLowerCase()}, ${own.times === 1 ? "once" : `${own.times} times`}`
+        : gauge?.tooLittle
+          ? "few answers"
+          : tried,
   };
 }
 
@@ -95,18 +117,23 @@ export function becauseLine(
   const ids = new Set(members.map(({ id }) => id));
   const byMisconception = new Map<string, number>();
   for (const sign of signs) {
-    if (sign.skillId === skill.id && ids.has(sign.personId)) byMisconception.set(sign.misconceptionId, (byMisconception.get(sign.misconceptionId) ?? 0) + 1);
+    if (sign.skillId === skill.id && ids.has(sign.personId))
+      byMisconception.set(sign.misconceptionId, (byMisconception.get(sign.misconceptionId) ?? 0) + 1);
   }
   const [shared] = [...byMisconception].sort((x, y) => y[1] - x[1]);
   const parts: string[] = [];
-  if (shared && shared[1] >= 2) parts.push(`${shared[1]} of ${members.length} ${lowerFirst(library.misconceptions.get(shared[0])?.name ?? "")}`);
+  if (shared && shared[1] >= 2)
+    parts.push(`${shared[1]} of ${members.length} ${lowerFirst(library.misconceptions.get(shared[0])?.name ?? "")}`);
   const chances = members.map((member) => member.gauges.get(skill.id)?.chance ?? 0).sort((x, y) => x - y);
   const [low, high] = [percent(chances[0] ?? 0), percent(chances.at(-1) ?? 0)];
   parts.push(`the chance of mastery is ${low === high ? low : `${low.replace(" %", "")} to ${high}`}`);
   const blocked = classroom.plan
     .filter(({ skillId, fromDay }) => skill.unlocks.includes(skillId) && fromDay > classroom.today)
     .sort((x, y) => x.fromDay.localeCompare(y.fromDay))[0];
-  if (blocked) parts.push(`${library.skill(blocked.skillId).name}, planned from ${format(new Date(`${blocked.fromDay}T12:00:00`), "d MMM")}, builds on it`);
+  if (blocked)
+    parts.push(
+      `${library.skill(blocked.skillId).name}, planned from ${format(new Date(`${blocked.fromDay}T12:00:00`), "d MMM")}, builds on it`,
+    );
   return `Because ${parts.length > 1 ? `${parts.slice(0, -1).join(", ")}, and ${parts.at(-1)}` : parts[0]}.`;
 }
 

@@ -1,6 +1,6 @@
 import type { OutcomeVerdict } from "@/core/grouping/reteachOutcome";
-import type { Level } from "@/core/model/levels";
 import type { ReteachPlan } from "@/core/model/content";
+import type { Level } from "@/core/model/levels";
 
 /** The teacher's limits, as they stand in the address. */
 export interface Limits {
@@ -70,10 +70,23 @@ export interface GroupView {
   readonly members: readonly MemberView[];
   readonly plan: ReteachPlan;
   readonly reteach: { readonly practiceWorkId: string; readonly checkWorkId: string; readonly when: string } | null;
-  readonly outcome: { readonly learned: number; readonly closer: number; readonly again: number; readonly open: number; readonly meanBefore: number; readonly meanNow: number } | null;
+  readonly outcome: {
+    readonly learned: number;
+    readonly closer: number;
+    readonly again: number;
+    readonly open: number;
+    readonly meanBefore: number;
+    readonly meanNow: number;
+  } | null;
   readonly today: string;
   readonly practiceDue: string;
   readonly checkOpens: string;
   readonly checkDue: string;
-  readonly wrongAnswers: readonly { readonly name: string; readonly stem: string; readonly given: string; readonly answer: string; readonly misconception: string | null }[];
+  readonly wrongAnswers: readonly {
+    readonly name: string;
+    readonly stem: string;
+    readonly given: string;
+    readonly answer: string;
+    readonly misconception: string | null;
+  }[];
 }

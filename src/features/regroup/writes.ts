@@ -20,7 +20,11 @@ const PRACTICE_ITEMS = 10;
 
 const group = object({
   id: uuid(),
-  name: string().trim().min(1, "Give the group a name.").max(60, "The name of a group has at most 60 letters.").required("Give the group a name."),
+  name: string()
+    .trim()
+    .min(1, "Give the group a name.")
+    .max(60, "The name of a group has at most 60 letters.")
+    .required("Give the group a name."),
   skillId: string().required("Choose the skill the group is for."),
   studentIds: array(string().required()).min(1, "A group needs at least one student.").max(MOST_MEMBERS).required(),
 });
@@ -30,14 +34,20 @@ const groupsInput = object({
 });
 
 /** Makes one or several groups as one change. Ids come from the browser, so that sending twice makes them once. */
-export async function makeGroups(context: Context, raw: unknown): Promise<{ groupIds: string[]; changeId: string | null }> {
+export async function makeGroups(
+  context: Context,
+  raw: unknown,
+): Promise<{ groupIds: string[]; changeId: string | null }> {
   const staff = demandStaff(context.actor);
   const input = validated(groupsInput, raw);
   for (const classId of input.classIds) demand(staff, "change", { kind: "class", classId });
   const { runtime } = context;
   const library = await libraryOf(runtime);
   const classroom = await loadClassroom(runtime, staff.schoolId, input.classIds);
-  const signs = await misconceptionSignsOf(runtime.db.read, classroom.students.map(({ id }) => id));
+  const signs = await misconceptionSignsOf(
+    runtime.db.read,
+    classroom.students.map(({ id }) => id),
+  );
   return runtime.db.write(async (tx) => {
     const groupIds = input.groups.map(({ id }) => id);
     if (await groupById(tx, groupIds[0] ?? "")) return { groupIds, changeId: null };
@@ -47,14 +57,30 @@ export async function makeGroups(context: Context, raw: unknown): Promise<{ grou
       const classId = members[0]?.classId ?? "";
       const because = becauseLine(classroom, library, library.skill(skillId), members, signs);
       rows.push(
-        added("groups", { id, classId, ownerId: staff.personId, name, skillId, because, createdAt: runtime.now(), archivedAt: null }),
+        added("groups", {
+          id,
+          classId,
+          ownerId: staff.personId,
+          name,
+          skillId,
+          because,
+          createdAt: runtime.now(),
+          archivedAt: null,
+        }),
         ...members.map((member) =>
-          added("groupMembers", { id: runtime.newId(), groupId: id, personId: member.id, fromDay: classroom.today, untilDay: null }),
+          added("groupMembers", {
+            id: runtime.newId(),
+            groupId: id,
+            personId: member.id,
+            fromDay: classroom.today,
+            untilDay: null,
+          }),
         ),
       );
     }
     const names = input.groups.map(({ name }) => `“${name}”`).join(", ");
-    const summary = input.groups.length === 1 ? `Made the group ${names}` : `Made ${input.groups.length} groups: ${names}`;
+    const summary =
+      input.groups.length === 1 ? `Made the group ${names}` : `Made ${input.groups.length} groups: ${names}`;
     const classId = membersOf(classroom, input.groups[0]?.studentIds ?? [])[0]?.classId ?? "";
     return { groupIds, changeId: await recordChange(tx, context, { kind: "groups", summary, classId, rows }) };
   });
@@ -62,7 +88,8 @@ export async function makeGroups(context: Context, raw: unknown): Promise<{ grou
 
 function membersOf(classroom: Classroom, studentIds: readonly string[]) {
   const members = classroom.students.filter(({ id }) => studentIds.includes(id));
-  if (members.length !== new Set(studentIds).size) throw new Refusal("invalid", "Some of these students are not in your class any more. Open the page again.");
+  if (members.length !== new Set(studentIds).size)
+    throw new Refusal("invalid", "Some of these students are not in your class any more. Open the page again.");
   return members;
 }
 
@@ -72,7 +99,11 @@ const reteachInput = object({
   practiceDueDay: string().required(),
   checkOpensDay: string().required(),
   checkDueDay: string().required(),
-  checkItems: number().integer().min(3, "A check has at least 3 items.").max(8, "A check has at most 8 items.").required(),
+  checkItems: number()
+    .integer()
+    .min(3, "A check has at least 3 items.")
+    .max(8, "A check has at most 8 items.")
+    .required(),
 });
 
 /** Gives a group its reteach practice and a short check, and keeps where each student stood before. One change. */
@@ -88,9 +119,11 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
   const { school } = classroom;
   const now = runtime.now();
   const dueAt = instantAt(school, input.practiceDueDay, "20:00");
-  const checkOpensAt = input.checkOpensDay <= dayAt(school, now) ? now : instantAt(school, input.checkOpensDay, "06:00");
+  const checkOpensAt =
+    input.checkOpensDay <= dayAt(school, now) ? now : instantAt(school, input.checkOpensDay, "06:00");
   const checkDueAt = instantAt(school, input.checkDueDay, "20:00");
-  if (dueAt <= now || checkDueAt <= checkOpensAt) throw new Refusal("invalid", "A due day lies before the work opens. Choose later days.");
+  if (dueAt <= now || checkDueAt <= checkOpensAt)
+    throw new Refusal("invalid", "A due day lies before the work opens. Choose later days.");
   return runtime.db.write(async (tx) => {
     const earlier = await reteachesOfGroups(tx, [found.id]);
     if (earlier.some(({ id }) => id === input.reteachId)) return { changeId: null };
@@ -119,7 +152,13 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
         dueAt: checkDueAt,
         budgetItems: input.checkItems,
       }),
-      added("reteaches", { id: input.reteachId, groupId: found.id, practiceWorkId: practiceId, checkWorkId: checkId, createdAt: now }),
+      added("reteaches", {
+        id: input.reteachId,
+        groupId: found.id,
+        practiceWorkId: practiceId,
+        checkWorkId: checkId,
+        createdAt: now,
+      }),
       ...membersOf(classroom, studentIds).map((student) =>
         added("reteachBaselines", {
           id: runtime.newId(),
@@ -139,9 +178,17 @@ export async function archiveGroup(context: Context, raw: unknown): Promise<{ ch
   const { groupId } = validated(object({ groupId: string().required() }), raw);
   return context.runtime.db.write(async (tx) => {
     const found = await groupById(tx, groupId);
-    if (!found || found.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
+    if (!found || found.archivedAt !== null)
+      throw new Refusal("not-found", "This group is not there, or was archived.");
     demand(context.actor, "change", { kind: "class", classId: found.classId });
     const rows = [changed("groups", found, { archivedAt: context.runtime.now() })];
-    return { changeId: await recordChange(tx, context, { kind: "groups", summary: `Archived the group “${found.name}”`, classId: found.classId, rows }) };
+    return {
+      changeId: await recordChange(tx, context, {
+        kind: "groups",
+        summary: `Archived the group “${found.name}”`,
+        classId: found.classId,
+        rows,
+      }),
+    };
   });
 }

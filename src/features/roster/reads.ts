@@ -4,7 +4,7 @@ import { formatDistance } from "date-fns";
 import { rosterDifference } from "@/core/roster/rosterDifference";
 import { ROSTER_FIELDS, type RosterMapping } from "@/core/roster/rosterField";
 import type { Queryable } from "@/db/connection";
-import { classesOfStaff, type ClassRow, peopleByNumber, studentsOfClasses } from "@/db/queries/people";
+import { type ClassRow, classesOfStaff, peopleByNumber, studentsOfClasses } from "@/db/queries/people";
 import { draftById, type RosterDraftRow } from "@/db/queries/rosterDrafts";
 import { demand, demandStaff } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
@@ -36,13 +36,19 @@ export async function rosterView(context: Context, classIds: readonly string[]):
 }
 
 /** What the roster station of the bend says. */
-export async function rosterFigure(context: Context, classIds: readonly string[]): Promise<{ text: string; attention: boolean }> {
+export async function rosterFigure(
+  context: Context,
+  classIds: readonly string[],
+): Promise<{ text: string; attention: boolean }> {
   const { students } = await rosterView(context, classIds);
   const locked = students.filter(({ signIn }) => signIn === "locked").length;
   const none = students.filter(({ signIn }) => signIn === "none").length;
   if (locked > 0) return { text: `${locked} locked out`, attention: true };
   if (none > 0) return { text: `${none} without a PIN`, attention: true };
-  return { text: students.length === 0 ? "no students yet" : `${students.length} students, all well`, attention: false };
+  return {
+    text: students.length === 0 ? "no students yet" : `${students.length} students, all well`,
+    attention: false,
+  };
 }
 
 export async function importPreview(context: Context, draftId: string): Promise<ImportPreview> {
@@ -56,13 +62,20 @@ export async function importPreview(context: Context, draftId: string): Promise<
 export async function previewOf(db: Queryable, context: Context, draft: RosterDraftRow): Promise<ImportPreview> {
   const staff = demandStaff(context.actor);
   const target = draft.classId === null ? null : await ownClass(db, staff.personId, draft.classId);
-  const mapping = Object.fromEntries(ROSTER_FIELDS.map((field) => [field, draft.mapping[field] ?? null])) as RosterMapping;
+  const mapping = Object.fromEntries(
+    ROSTER_FIELDS.map((field) => [field, draft.mapping[field] ?? null]),
+  ) as RosterMapping;
   const numberAt = mapping.studentNumber;
-  const numbers = numberAt === null ? [] : draft.rows.map((row) => (row[numberAt] ?? "").trim()).filter((text) => text !== "");
+  const numbers =
+    numberAt === null ? [] : draft.rows.map((row) => (row[numberAt] ?? "").trim()).filter((text) => text !== "");
   const people = await peopleByNumber(db, staff.schoolId, [...new Set(numbers)]);
   const enrolled = target ? await studentsOfClasses(db, [target.id]) : [];
   const enrolledIds = new Set(enrolled.map(({ person }) => person.id));
-  const known = people.map((person) => ({ ...person, studentNumber: person.studentNumber ?? "", enrolled: enrolledIds.has(person.id) }));
+  const known = people.map((person) => ({
+    ...person,
+    studentNumber: person.studentNumber ?? "",
+    enrolled: enrolledIds.has(person.id),
+  }));
   const entries = rosterDifference(draft.rows, mapping, known, target?.grade ?? draft.newClassGrade ?? 6);
   const inFile = new Set(entries.flatMap((entry) => ("id" in entry ? [entry.id] : [])));
   return {
@@ -74,7 +87,9 @@ export async function previewOf(db: Queryable, context: Context, draft: RosterDr
     mapping,
     notes: draft.notes,
     entries,
-    notInFile: enrolled.filter(({ person }) => !inFile.has(person.id)).map(({ person }) => `${person.givenName} ${person.familyName}`),
+    notInFile: enrolled
+      .filter(({ person }) => !inFile.has(person.id))
+      .map(({ person }) => `${person.givenName} ${person.familyName}`),
     fingerprint: createHash("sha256").update(JSON.stringify(entries)).digest("base64url").slice(0, 16),
     applied: draft.appliedAt !== null,
   };

@@ -80,25 +80,35 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
     opens: atSchool(school, work.opensAt, "EEE d MMM, HH:mm"),
     dueDay: dayAt(school, work.dueAt),
     budgetItems: work.budgetItems,
-    rows: targets.map(({ person, sitting }): WorkRowView => ({
-      studentId: person.id,
-      name: shortName(person),
-      status: statusOf(sitting),
-      progress: (sitting?.progressPermille ?? 0) / 1000,
-      itemsDone: sitting?.itemsDone ?? 0,
-      itemsRight: sitting?.itemsRight ?? 0,
-      lastWorked: sitting ? formatDistance(sitting.lastAt, now, { addSuffix: true }) : null,
-      now: sitting !== null && sitting.finishedAt === null && now - sitting.lastAt < NOW_MILLISECONDS && sitting.itemsDone > 0,
-    })),
+    rows: targets.map(
+      ({ person, sitting }): WorkRowView => ({
+        studentId: person.id,
+        name: shortName(person),
+        status: statusOf(sitting),
+        progress: (sitting?.progressPermille ?? 0) / 1000,
+        itemsDone: sitting?.itemsDone ?? 0,
+        itemsRight: sitting?.itemsRight ?? 0,
+        lastWorked: sitting ? formatDistance(sitting.lastAt, now, { addSuffix: true }) : null,
+        now:
+          sitting !== null &&
+          sitting.finishedAt === null &&
+          now - sitting.lastAt < NOW_MILLISECONDS &&
+          sitting.itemsDone > 0,
+      }),
+    ),
     leftOut: enrolled.filter(({ person }) => !given.has(person.id)).map(({ person }) => shortName(person)),
   };
 }
 
 /** What the work station of the bend says: open work first, stuck students above all. */
-export async function workFigure(context: Context, classIds: readonly string[]): Promise<{ text: string; attention: boolean }> {
+export async function workFigure(
+  context: Context,
+  classIds: readonly string[],
+): Promise<{ text: string; attention: boolean }> {
   const open = (await workList(context, classIds)).filter(({ state }) => state === "open");
   if (open.length === 0) return { text: "no open work", attention: false };
-  const sum = (key: "notStarted" | "stuck" | "finished" | "given") => open.reduce((total, entry) => total + entry[key], 0);
+  const sum = (key: "notStarted" | "stuck" | "finished" | "given") =>
+    open.reduce((total, entry) => total + entry[key], 0);
   const parts = [
     ...(sum("notStarted") > 0 ? [`${sum("notStarted")} not started`] : []),
     ...(sum("stuck") > 0 ? [`${sum("stuck")} stuck`] : []),
@@ -110,7 +120,9 @@ export async function workFigure(context: Context, classIds: readonly string[]):
 export async function assignForm(context: Context, classIds: readonly string[]): Promise<AssignForm> {
   const staff = demandStaff(context.actor);
   for (const classId of classIds) demand(staff, "see", { kind: "class", classId });
-  const classes = (await classesOfStaff(context.runtime.db.read, staff.personId)).filter(({ id }) => classIds.includes(id));
+  const classes = (await classesOfStaff(context.runtime.db.read, staff.personId)).filter(({ id }) =>
+    classIds.includes(id),
+  );
   const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
   const { today, skills, plan, students } = classroom;
   const current = plan.find(({ targetDay }) => targetDay >= today);
@@ -118,7 +130,9 @@ export async function assignForm(context: Context, classIds: readonly string[]):
     classes: classes.map(({ id, name }) => ({
       id,
       name,
-      students: students.filter(({ classId }) => classId === id).map((student) => ({ id: student.id, name: student.shortName })),
+      students: students
+        .filter(({ classId }) => classId === id)
+        .map((student) => ({ id: student.id, name: student.shortName })),
     })),
     skills: skills.map((skill) => ({
       id: skill.id,
@@ -128,7 +142,10 @@ export async function assignForm(context: Context, classIds: readonly string[]):
       secure: Object.fromEntries(
         classes.map(({ id }) => [
           id,
-          students.filter((student) => student.classId === id && ["secure", "extending"].includes(student.gauges.get(skill.id)?.level ?? "")).length,
+          students.filter(
+            (student) =>
+              student.classId === id && ["secure", "extending"].includes(student.gauges.get(skill.id)?.level ?? ""),
+          ).length,
         ]),
       ),
     })),

@@ -39,8 +39,18 @@ export interface WorkView extends WorkListEntry {
 
 /** What the assign page starts from. */
 export interface AssignForm {
-  readonly classes: readonly { readonly id: string; readonly name: string; readonly students: readonly { readonly id: string; readonly name: string }[] }[];
-  readonly skills: readonly { readonly id: string; readonly name: string; readonly grade: number; readonly secure: Readonly<Record<string, number>>; readonly planned: boolean }[];
+  readonly classes: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly students: readonly { readonly id: string; readonly name: string }[];
+  }[];
+  readonly skills: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly grade: number;
+    readonly secure: Readonly<Record<string, number>>;
+    readonly planned: boolean;
+  }[];
   readonly today: string;
   readonly dueDay: string;
   readonly suggestedSkillId: string | null;

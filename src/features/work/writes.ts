@@ -28,25 +28,38 @@ const assignInput = object({
   /** Made by the browser, so that sending twice assigns once. */
   workId: uuid(),
   classId: string().required(),
-  title: string().trim().min(1, "Give the work a title.").max(80, "A title has at most 80 letters.").required("Give the work a title."),
+  title: string()
+    .trim()
+    .min(1, "Give the work a title.")
+    .max(80, "A title has at most 80 letters.")
+    .required("Give the work a title."),
   instructions: string().trim().max(500, "Instructions have at most 500 letters.").defined(),
-  skillIds: array(string().required()).min(1, "Choose at least one skill.").max(6, "Choose at most six skills.").required(),
+  skillIds: array(string().required())
+    .min(1, "Choose at least one skill.")
+    .max(6, "Choose at most six skills.")
+    .required(),
   studentIds: array(string().required()).min(1, "Nobody is left: tick at least one student.").max(400).required(),
   opensDay: day(),
   dueDay: day(),
-  dueTime: string().matches(/^([01]\d|2[0-3]):[0-5]\d$/, "Write the time as 15:30.").default("20:00"),
+  dueTime: string()
+    .matches(/^([01]\d|2[0-3]):[0-5]\d$/, "Write the time as 15:30.")
+    .default("20:00"),
   budgetItems: number().integer().min(4, "Give at least 4 items.").max(40, "Give at most 40 items.").required(),
 });
 
 /** Gives adaptive practice on some skills to students of a class. Sending the same work id again changes nothing. */
-export async function assignPractice(context: Context, raw: unknown): Promise<{ workId: string; changeId: string | null }> {
+export async function assignPractice(
+  context: Context,
+  raw: unknown,
+): Promise<{ workId: string; changeId: string | null }> {
   const staff = demandStaff(context.actor);
   const input = validated(assignInput, raw);
   demand(staff, "change", { kind: "class", classId: input.classId });
   const { runtime } = context;
   const [school, library] = await Promise.all([schoolOf(runtime, staff.schoolId), libraryOf(runtime)]);
   const skills = input.skillIds.map((id) => library.skill(id));
-  const opensAt = input.opensDay <= dayAt(school, runtime.now()) ? runtime.now() : instantAt(school, input.opensDay, "06:00");
+  const opensAt =
+    input.opensDay <= dayAt(school, runtime.now()) ? runtime.now() : instantAt(school, input.opensDay, "06:00");
   const dueAt = instantAt(school, input.dueDay, input.dueTime);
   if (dueAt <= opensAt) throw new Refusal("invalid", "The due time lies before the work opens. Choose a later day.");
   return runtime.db.write(async (tx) => {
@@ -57,7 +70,8 @@ export async function assignPractice(context: Context, raw: unknown): Promise<{ 
     }
     const enrolled = await studentsOfClasses(tx, [input.classId]);
     const students = enrolled.filter(({ person }) => input.studentIds.includes(person.id));
-    if (students.length !== new Set(input.studentIds).size) throw new Refusal("invalid", "Some of the ticked students are no longer in the class. Open the page again.");
+    if (students.length !== new Set(input.studentIds).size)
+      throw new Refusal("invalid", "Some of the ticked students are no longer in the class. Open the page again.");
     const rows = workRows(context, {
       id: input.workId,
       classId: input.classId,
@@ -71,7 +85,10 @@ export async function assignPractice(context: Context, raw: unknown): Promise<{ 
       studentIds: students.map(({ person }) => person.id),
     });
     const summary = `Assigned “${input.title}” to ${students.length} of ${enrolled.length} students`;
-    return { workId: input.workId, changeId: await recordChange(tx, context, { kind: "assign", summary, classId: input.classId, rows }) };
+    return {
+      workId: input.workId,
+      changeId: await recordChange(tx, context, { kind: "assign", summary, classId: input.classId, rows }),
+    };
   });
 }
 
@@ -83,7 +100,8 @@ export async function moveDueDay(context: Context, raw: unknown): Promise<{ chan
   const school = await schoolOf(context.runtime, context.actor.schoolId);
   return changeWork(context, workId, (work) => {
     const dueAt = instantAt(school, dueDay, "20:00");
-    if (dueAt <= work.opensAt) throw new Refusal("invalid", "The due day lies before the work opens. Choose a later day.");
+    if (dueAt <= work.opensAt)
+      throw new Refusal("invalid", "The due day lies before the work opens. Choose a later day.");
     return { values: { dueAt }, summary: `“${work.title}” is now due ${dueDay}` };
   });
 }

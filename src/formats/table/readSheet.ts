@@ -1,7 +1,12 @@
 import Papa from "papaparse";
 
 export type SheetReading =
-  | { readonly ok: true; readonly headers: readonly string[]; readonly rows: readonly (readonly string[])[]; readonly notes: readonly string[] }
+  | {
+      readonly ok: true;
+      readonly headers: readonly string[];
+      readonly rows: readonly (readonly string[])[];
+      readonly notes: readonly string[];
+    }
   | { readonly ok: false; readonly message: string };
 
 const MOST_BYTES = 5_000_000;
@@ -13,9 +18,15 @@ const MOST_COLUMNS = 60;
  */
 export function readSheet(bytes: Uint8Array, mostRows: number): SheetReading {
   if (bytes.length === 0) return refused("The file is empty. Choose the sheet with one row for each student.");
-  if (bytes.length > MOST_BYTES) return refused(`The file is larger than ${MOST_BYTES / 1_000_000} MB: too large for a class list. Is it the right file?`);
+  if (bytes.length > MOST_BYTES)
+    return refused(
+      `The file is larger than ${MOST_BYTES / 1_000_000} MB: too large for a class list. Is it the right file?`,
+    );
   const decoded = decode(bytes);
-  if (!decoded) return refused("This is not a text file. Save the sheet as CSV in your spreadsheet program, then choose that file.");
+  if (!decoded)
+    return refused(
+      "This is not a text file. Save the sheet as CSV in your spreadsheet program, then choose that file.",
+    );
   const parsed = Papa.parse<string[]>(decoded.text, {
     delimiter: "",
     delimitersToGuess: [",", ";", "\t", "|"],
@@ -23,15 +34,22 @@ export function readSheet(bytes: Uint8Array, mostRows: number): SheetReading {
     preview: mostRows + 2,
   });
   const [first, ...rest] = parsed.data.map((row) => row.map((cell) => cell.trim()));
-  if (!first || rest.length === 0) return refused("The file has no rows under its headers. The first row names the columns; each further row is a student.");
-  if (first.length > MOST_COLUMNS) return refused(`The file has ${first.length} columns; at most ${MOST_COLUMNS} can be read.`);
+  if (!first || rest.length === 0)
+    return refused(
+      "The file has no rows under its headers. The first row names the columns; each further row is a student.",
+    );
+  if (first.length > MOST_COLUMNS)
+    return refused(`The file has ${first.length} columns; at most ${MOST_COLUMNS} can be read.`);
   if (rest.length > mostRows) {
     const rows = countLines(decoded.text) - 1;
-    return refused(`The file has about ${rows.toLocaleString("en-GB")} rows; a class holds at most ${mostRows}. Choose the file of one class, or split this one by class.`);
+    return refused(
+      `The file has about ${rows.toLocaleString("en-GB")} rows; a class holds at most ${mostRows}. Choose the file of one class, or split this one by class.`,
+    );
   }
   const notes = [...decoded.notes];
   const quotes = parsed.errors.find((error) => error.type === "Quotes");
-  if (quotes) notes.push(`A quotation mark near row ${(quotes.row ?? 0) + 1} is not closed; look closely at the rows after it.`);
+  if (quotes)
+    notes.push(`A quotation mark near row ${(quotes.row ?? 0) + 1} is not closed; look closely at the rows after it.`);
   const width = Math.max(...rest.map((row) => row.length), first.length);
   const headers = Array.from({ length: width }, (_, place) => first[place] || `Column ${place + 1}`);
   return { ok: true, headers, rows: rest, notes };
@@ -46,7 +64,8 @@ function decode(bytes: Uint8Array): { text: string; notes: string[] } | null {
   } catch {
     const controls = bytes.filter((byte) => byte < 32 && byte !== 9 && byte !== 10 && byte !== 13).length;
     if (controls > 0) return null;
-    const note = "The file is not in UTF-8. It was read as Western European (Windows-1252): check the accents in the names.";
+    const note =
+      "The file is not in UTF-8. It was read as Western European (Windows-1252): check the accents in the names.";
     return { text: new TextDecoder("windows-1252").decode(bytes), notes: [note] };
   }
 }

@@ -32,12 +32,18 @@ export async function openClassDoor(runtime: Runtime, code: string): Promise<Cla
   const students = await studentsOfClasses(runtime.db.read, [found.id]);
   return {
     className: found.name,
-    students: students.map(({ person }) => ({ id: person.id, name: `${person.givenName} ${person.familyName.slice(0, 1)}` })),
+    students: students.map(({ person }) => ({
+      id: person.id,
+      name: `${person.givenName} ${person.familyName.slice(0, 1)}`,
+    })),
   };
 }
 
 /** Signs a student in by class code, name and PIN; returns the token for the cookie. */
-export async function signInStudent(runtime: Runtime, input: { code: string; studentId: string; pin: string }): Promise<string> {
+export async function signInStudent(
+  runtime: Runtime,
+  input: { code: string; studentId: string; pin: string },
+): Promise<string> {
   const found = await classByCode(runtime.db.read, input.code.trim().toUpperCase());
   const students = found ? await studentsOfClasses(runtime.db.read, [found.id]) : [];
   const student = students.find(({ person }) => person.id === input.studentId)?.person;

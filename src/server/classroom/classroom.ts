@@ -53,7 +53,12 @@ const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds
     studentsOfClasses(runtime.db.read, classIds),
     plansOf(runtime.db.read, classIds),
   ]);
-  const states = statesByStudent(await skillStatesOf(runtime.db.read, students.map(({ person }) => person.id)));
+  const states = statesByStudent(
+    await skillStatesOf(
+      runtime.db.read,
+      students.map(({ person }) => person.id),
+    ),
+  );
   // With several classes chosen, the plan of the first one orders the skills.
   const planClass = classIds.find((id) => entries.some((entry) => entry.classId === id));
   const plan = entries.filter((entry) => entry.classId === planClass);

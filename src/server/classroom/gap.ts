@@ -10,7 +10,11 @@ export const percent = (share: number) => `${Math.round(share * 100)} %`;
  * The gap to close first for a student on the way to a skill: the deepest skill not Secure under it (itself when
  * everything underneath is Secure); null when the skill is Secure.
  */
-export function firstGapOf(student: ClassroomStudent, skillId: string, skills: readonly LibrarySkill[]): LibrarySkill | null {
+export function firstGapOf(
+  student: ClassroomStudent,
+  skillId: string,
+  skills: readonly LibrarySkill[],
+): LibrarySkill | null {
   const skill = skills.find(({ id }) => id === skillId);
   if (!skill || (student.gauges.get(skillId)?.chance ?? 0) >= LEVEL_CUTS.secure) return null;
   for (const id of skill.prerequisites) {

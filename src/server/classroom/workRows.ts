@@ -22,6 +22,8 @@ export function workRows({ runtime, actor }: Context, work: NewWork): RowChange[
   return [
     added("works", { ...columns, createdBy: actor.personId, createdAt: runtime.now(), withdrawnAt: null }),
     ...skillIds.map((skillId, place) => added("workSkills", { id: runtime.newId(), workId: work.id, skillId, place })),
-    ...studentIds.map((personId) => added("workTargets", { id: runtime.newId(), workId: work.id, personId, extraItems: 0 })),
+    ...studentIds.map((personId) =>
+      added("workTargets", { id: runtime.newId(), workId: work.id, personId, extraItems: 0 }),
+    ),
   ];
 }

@@ -7,7 +7,11 @@ const shape = object({
   /** Freezes the clock at this instant, for demonstrations and tests. */
   OXBOW_NOW: string()
     .optional()
-    .test("instant", "OXBOW_NOW must be an instant such as 2026-11-23T08:00:00Z.", (text) => !text || !Number.isNaN(Date.parse(text))),
+    .test(
+      "instant",
+      "OXBOW_NOW must be an instant such as 2026-11-23T08:00:00Z.",
+      (text) => !text || !Number.isNaN(Date.parse(text)),
+    ),
   /** Makes ids, PINs and item draws repeatable, for demonstrations and tests; never set it where it matters. */
   OXBOW_SEED: string().optional(),
 });

@@ -1,6 +1,13 @@
 import "server-only";
 import type { Queryable } from "@/db/connection";
-import { applyRowChanges, changeById, firstRowChangedSince, insertChange, inverse, markUndone } from "@/db/queries/rowChanges";
+import {
+  applyRowChanges,
+  changeById,
+  firstRowChangedSince,
+  insertChange,
+  inverse,
+  markUndone,
+} from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { may } from "@/server/access/policy";
 import type { Context } from "./context";
@@ -45,12 +52,19 @@ export async function undoChange(context: Context, changeId: string): Promise<st
     if (change.undoneAt !== null) throw new Refusal("conflict", "This was undone already.");
     if (change.rows.length === 0) throw new Refusal("conflict", `“${change.summary}” can't be undone.`);
     const touched = await firstRowChangedSince(tx, change.rows);
-    if (touched) throw new Refusal("conflict", `“${change.summary}” can't be undone: something it changed was changed again since. Undo the later change first.`);
+    if (touched)
+      throw new Refusal(
+        "conflict",
+        `“${change.summary}” can't be undone: something it changed was changed again since. Undo the later change first.`,
+      );
     try {
       await applyRowChanges(tx, inverse(change.rows));
     } catch (error) {
       if (/FOREIGN KEY/i.test(`${error} ${(error as { cause?: unknown }).cause}`)) {
-        throw new Refusal("conflict", `“${change.summary}” can't be undone any more: students have worked since, and their answers are kept.`);
+        throw new Refusal(
+          "conflict",
+          `“${change.summary}” can't be undone any more: students have worked since, and their answers are kept.`,
+        );
       }
       throw error;
     }

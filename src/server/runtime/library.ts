@@ -39,7 +39,13 @@ export class Library {
     /** In teaching order. */
     readonly skills: readonly LibrarySkill[],
     readonly misconceptions: ReadonlyMap<string, Misconception>,
-    private readonly models: readonly { id: string; version: number; skillId: string; model: ItemModel; retired: boolean }[],
+    private readonly models: readonly {
+      id: string;
+      version: number;
+      skillId: string;
+      model: ItemModel;
+      retired: boolean;
+    }[],
   ) {}
 
   skill(id: string): LibrarySkill {
@@ -84,12 +90,16 @@ export class Library {
   }
 
   parameters(modelId: string, version: number, seed: number, skillId: string): ItemParameters {
-    const inPool = this.pools.get(skillId)?.find((entry) => entry.modelId === modelId && entry.modelVersion === version && entry.seed === seed);
+    const inPool = this.pools
+      .get(skillId)
+      ?.find((entry) => entry.modelId === modelId && entry.modelVersion === version && entry.seed === seed);
     return inPool?.item ?? itemParameters(this.model(modelId, version), seed, this.skill(skillId).difficulty);
   }
 
   modelIdsOf(skillId: string): { id: string; version: number }[] {
-    return this.models.filter((entry) => entry.skillId === skillId && !entry.retired).map(({ id, version }) => ({ id, version }));
+    return this.models
+      .filter((entry) => entry.skillId === skillId && !entry.retired)
+      .map(({ id, version }) => ({ id, version }));
   }
 
   private model(modelId: string, version: number): ItemModel {
@@ -132,6 +142,12 @@ async function loadLibrary(runtime: Runtime): Promise<Library> {
       unlocks: linked(skill.id, "precedes", "fromId", "toId"),
     })),
     new Map(misconceptions.map((entry) => [entry.id, entry])),
-    models.map(({ id, version, skillId, model, retiredAt }) => ({ id, version, skillId, model, retired: retiredAt !== null })),
+    models.map(({ id, version, skillId, model, retiredAt }) => ({
+      id,
+      version,
+      skillId,
+      model,
+      retired: retiredAt !== null,
+    })),
   );
 }

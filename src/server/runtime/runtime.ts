@@ -35,7 +35,11 @@ export function createRuntime(db: Database, now: () => number, random: () => num
 }
 
 export async function openRuntime(environment: Environment): Promise<Runtime> {
-  const db = await openDatabase(environment.databaseUrl, join(process.cwd(), "src/db/migrations"), environment.databaseToken);
+  const db = await openDatabase(
+    environment.databaseUrl,
+    join(process.cwd(), "src/db/migrations"),
+    environment.databaseToken,
+  );
   const { frozenNow, seed } = environment;
   const now = frozenNow === undefined ? () => Date.now() : () => frozenNow;
   const random = seed === undefined ? () => randomBytes(6).readUIntBE(0, 6) / 2 ** 48 : seededRandom(seed);

@@ -12,7 +12,12 @@ export interface School {
   readonly name: string;
   readonly timeZone: string;
   readonly calendar: SchoolCalendar;
-  readonly terms: readonly { readonly id: string; readonly name: string; readonly startDay: SchoolDay; readonly endDay: SchoolDay }[];
+  readonly terms: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly startDay: SchoolDay;
+    readonly endDay: SchoolDay;
+  }[];
 }
 
 const known = new WeakMap<object, Map<string, Promise<School>>>();

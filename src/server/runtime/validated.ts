@@ -13,4 +13,7 @@ export function validated<Schema extends AnyObjectSchema>(schema: Schema, input:
 }
 
 /** An id made by the browser: a UUID of any version (Yup's own check knows only the first five). */
-export const uuid = () => string().matches(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i, "An id is missing. Reload the page and try again.").required();
+export const uuid = () =>
+  string()
+    .matches(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i, "An id is missing. Reload the page and try again.")
+    .required();

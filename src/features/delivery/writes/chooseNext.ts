@@ -1,12 +1,12 @@
 import "server-only";
 import { readiness } from "@/core/grouping/readiness";
-import { endOfPractice, type PracticeProgress, type PracticedSkill, skillDone } from "@/core/mastery/endOfPractice";
+import { endOfPractice, type PracticedSkill, type PracticeProgress, skillDone } from "@/core/mastery/endOfPractice";
 import { masteryToday } from "@/core/mastery/masteryToday";
 import { priorMastery } from "@/core/mastery/priorMastery";
 import type { SkillState } from "@/core/mastery/skillState";
 import { LEARNING_CHANCE } from "@/core/mastery/updateSkillState";
-import { nextItem, TARGET_CHANCE } from "@/core/selection/nextItem";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
+import { nextItem, TARGET_CHANCE } from "@/core/selection/nextItem";
 import { nextSkill } from "@/core/selection/nextSkill";
 import type { Presentation } from "@/db/schema/delivery";
 import type { Library, PoolItem } from "@/server/runtime/library";
@@ -76,7 +76,11 @@ function practised(situation: Situation, library: Library, skillId: string): Pra
 }
 
 /** A presentation in reserve that serves as the next item, or a newly chosen item. */
-export function chooseNext(situation: Situation, library: Library, random: () => number): Presentation | ChosenItem | null {
+export function chooseNext(
+  situation: Situation,
+  library: Library,
+  random: () => number,
+): Presentation | ChosenItem | null {
   const shown = situation.presentations.filter((p) => p.state !== "reserve");
   const skillId = chooseSkill(situation, library, shown);
   if (!skillId) return null;
@@ -90,7 +94,12 @@ export function chooseNext(situation: Situation, library: Library, random: () =>
 }
 
 /** Further items for the reserve, as if the ones before were answered. */
-export function chooseReserve(situation: Situation, library: Library, count: number, random: () => number): ChosenItem[] {
+export function chooseReserve(
+  situation: Situation,
+  library: Library,
+  count: number,
+  random: () => number,
+): ChosenItem[] {
   const chosen: ChosenItem[] = [];
   for (let n = 0; n < count; n++) {
     const shown = [...situation.presentations, ...chosen];
@@ -101,7 +110,11 @@ export function chooseReserve(situation: Situation, library: Library, count: num
   return chosen;
 }
 
-function chooseSkill(situation: Situation, library: Library, shown: readonly { readonly skillId: string }[]): string | null {
+function chooseSkill(
+  situation: Situation,
+  library: Library,
+  shown: readonly { readonly skillId: string }[],
+): string | null {
   if (situation.kind === "check") {
     // A check goes round its skills, so that each gets its share of the items.
     return situation.skillIds[shown.length % situation.skillIds.length] ?? null;
@@ -131,7 +144,12 @@ function chooseItem(
   situation: Situation,
   library: Library,
   skillId: string,
-  shown: readonly { readonly modelId: string; readonly seed: number; readonly skillId: string; readonly context: string }[],
+  shown: readonly {
+    readonly modelId: string;
+    readonly seed: number;
+    readonly skillId: string;
+    readonly context: string;
+  }[],
   random: () => number,
 ): ChosenItem | null {
   const own = shown.filter((p) => p.skillId === skillId);
@@ -150,7 +168,9 @@ function chooseItem(
   const contexts = library.contextsOf(item.modelId, item.modelVersion);
   const fresh = contexts.filter((context) => context !== shown.at(-1)?.context);
   const context = (fresh.length > 0 ? fresh : contexts)[Math.floor(random() * (fresh.length || contexts.length))];
-  return context === undefined ? null : { skillId, modelId: item.modelId, modelVersion: item.modelVersion, seed: item.seed, context };
+  return context === undefined
+    ? null
+    : { skillId, modelId: item.modelId, modelVersion: item.modelVersion, seed: item.seed, context };
 }
 
 /** The skills whose summaries choosing looks at: those of the work and what they build on. */

@@ -11,14 +11,29 @@ import type { Context } from "@/server/runtime/context";
 import { type Library, libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
-import { type ChosenItem, chanceNow, chooseNext, chooseReserve, progressOf, RESERVE_ITEMS, type Situation, skillsLookedAt } from "./chooseNext";
+import {
+  type ChosenItem,
+  chanceNow,
+  chooseNext,
+  chooseReserve,
+  progressOf,
+  RESERVE_ITEMS,
+  type Situation,
+  skillsLookedAt,
+} from "./chooseNext";
 
 /** Grade of a student whose roster row names none. */
 const UNKNOWN_GRADE = 6;
 
+/** What delivery needs to know of a piece of work. */
+export type DeliveredWork = Pick<
+  WorkRow,
+  "id" | "classId" | "kind" | "title" | "instructions" | "dueAt" | "budgetItems" | "withdrawnAt"
+>;
+
 /** What the rows say about a student's run at a piece of work. */
 export interface SittingRows {
-  readonly work: WorkRow;
+  readonly work: DeliveredWork;
   readonly sitting: SittingRow;
   readonly skillIds: readonly string[];
   readonly extraItems: number | null;
@@ -27,7 +42,7 @@ export interface SittingRows {
 
 /** The same with all that choosing the next item looks at. */
 export interface OpenSitting {
-  readonly work: WorkRow;
+  readonly work: DeliveredWork;
   readonly sitting: SittingRow;
   readonly situation: Situation;
   readonly library: Library;
@@ -36,18 +51,29 @@ export interface OpenSitting {
 /** The open sitting of the asking student, begun now if there is none yet. */
 export async function ensureSitting(tx: Queryable, context: Context, workId: string): Promise<OpenSitting> {
   const { runtime, actor } = context;
-  if (actor.kind !== "student") throw new Refusal("not-allowed", "Only students work on this. To look at it, open the skill in the library.");
+  if (actor.kind !== "student")
+    throw new Refusal("not-allowed", "Only students work on this. To look at it, open the skill in the library.");
   const [work, target] = [await workById(tx, workId), await targetOf(tx, workId, actor.personId)];
   if (!work || !target || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not on your list.");
   if (runtime.now() < work.opensAt) throw new Refusal("closed", "This work is not open yet.");
   const skillIds = (await skillIdsOfWorks(tx, [workId])).get(workId) ?? [];
-  const about = { work, skillIds, extraItems: target.extraItems, grade: (await personById(tx, actor.personId))?.grade ?? null };
+  const about = {
+    work,
+    skillIds,
+    extraItems: target.extraItems,
+    grade: (await personById(tx, actor.personId))?.grade ?? null,
+  };
   const known = await sittingOf(tx, workId, actor.personId);
   if (known) return loadSitting(tx, context, { ...about, sitting: known });
-  if (runtime.now() > work.dueAt) throw new Refusal("closed", "The time for this work is over. Ask your teacher to open it again.");
+  if (runtime.now() > work.dueAt)
+    throw new Refusal("closed", "The time for this work is over. Ask your teacher to open it again.");
   const open = await loadSitting(tx, context, { ...about, sitting: freshSitting(context, workId) });
   const chancesAtStart = Object.fromEntries(skillIds.map((id) => [id, chanceNow(open.situation, open.library, id)]));
-  const begun = goOn(context, { ...open, sitting: { ...open.sitting, chancesAtStart }, situation: { ...open.situation, chancesAtStart } });
+  const begun = goOn(context, {
+    ...open,
+    sitting: { ...open.sitting, chancesAtStart },
+    situation: { ...open.situation, chancesAtStart },
+  });
   await insertSitting(tx, begun.sitting);
   return begun;
 }
@@ -98,13 +124,21 @@ export function goOn(context: Context, open: OpenSitting): OpenSitting {
   const end = progressOf(situation, library);
   if (end.done) return open;
   let presentations = [...situation.presentations];
-  const asNew = (item: ChosenItem, state: "open" | "reserve"): Presentation => ({ ...item, id: newId(), state, tries: 0 });
+  const asNew = (item: ChosenItem, state: "open" | "reserve"): Presentation => ({
+    ...item,
+    id: newId(),
+    state,
+    tries: 0,
+  });
   if (!presentations.some((p) => p.state === "open")) {
     const next = chooseNext(situation, library, random);
     if (next) {
       // What is shown now stands after all that was shown before, also when it comes from the reserve.
       const shown = "id" in next ? { ...next, state: "open" as const } : asNew(next, "open");
-      const [before, reserve] = [presentations.filter((p) => p.state !== "reserve"), presentations.filter((p) => p.state === "reserve" && p.id !== shown.id)];
+      const [before, reserve] = [
+        presentations.filter((p) => p.state !== "reserve"),
+        presentations.filter((p) => p.state === "reserve" && p.id !== shown.id),
+      ];
       presentations = [...before, shown, ...reserve];
     }
   }

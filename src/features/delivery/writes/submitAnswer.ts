@@ -2,12 +2,7 @@ import "server-only";
 import { boolean, number, object, string } from "yup";
 import { checkAnswer } from "@/core/answers/checkAnswer";
 import type { Queryable } from "@/db/connection";
-import {
-  type AnswerRow,
-  insertAnswer,
-  situationOfAnswer,
-  updateSitting,
-} from "@/db/queries/delivery";
+import { type AnswerRow, answerBySerial, insertAnswer, situationOfAnswer, updateSitting } from "@/db/queries/delivery";
 import type { Presentation } from "@/db/schema/delivery";
 import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
@@ -46,7 +41,7 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
   return context.runtime.db.write(async (tx) => {
     const found = await situationOfAnswer(tx, answer.sittingId, answer.key);
     if (!found) throw new Refusal("not-found", "This work is not on your list.");
-    const { sitting, work, known } = found;
+    const { sitting, work } = found;
     demand(context.actor, "work-on", { kind: "sitting", personId: sitting.personId, classId: work.classId });
     const open = await loadSitting(tx, context, found);
     const presentation = open.situation.presentations.find((p) => p.id === answer.presentationId);
@@ -56,17 +51,29 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
       sitting: viewOf(now, last),
     });
 
+    // A foreign answer with this key can only be a forgery: keys are random.
+    const known = found.knownSerial === null ? null : await answerBySerial(tx, found.knownSerial);
     if (known) {
-      if (known.personId !== sitting.personId) throw new Refusal("not-allowed", "This answer belongs to somebody else.");
+      if (known.personId !== sitting.personId)
+        throw new Refusal("not-allowed", "This answer belongs to somebody else.");
       return reply(outcomeOf(open, presentation, known), open, known);
     }
     if (presentation.state === "done" || answer.tryNumber !== presentation.tries + 1) {
       return reply({ status: "elsewhere", presentationId: presentation.id });
     }
     if (work.withdrawnAt !== null || (answer.givenAt > work.dueAt && context.runtime.now() > work.dueAt)) {
-      return reply({ status: "closed", presentationId: presentation.id, message: "The time for this work is over. Ask your teacher to open it again." });
+      return reply({
+        status: "closed",
+        presentationId: presentation.id,
+        message: "The time for this work is over. Ask your teacher to open it again.",
+      });
     }
-    const item = open.library.item(presentation.modelId, presentation.modelVersion, presentation.seed, presentation.context);
+    const item = open.library.item(
+      presentation.modelId,
+      presentation.modelVersion,
+      presentation.seed,
+      presentation.context,
+    );
     const check = checkAnswer(item, answer.answer);
     if (check.verdict === "unreadable") {
       const text = unreadableMessage(check.reason, item.unit?.word ?? null);
@@ -95,7 +102,12 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
       day: open.situation.day,
       grade: open.situation.grade,
       skillDifficulty: skill.difficulty,
-      ...open.library.parameters(presentation.modelId, presentation.modelVersion, presentation.seed, presentation.skillId),
+      ...open.library.parameters(
+        presentation.modelId,
+        presentation.modelVersion,
+        presentation.seed,
+        presentation.skillId,
+      ),
     };
     await insertAnswer(tx, row);
     const state = await summarise(tx, open.situation.states.get(skill.id) ?? null, row);
@@ -120,7 +132,9 @@ async function moveOn(
   step: { tries: number; over: boolean; rightFirst: boolean; states: OpenSitting["situation"]["states"] },
 ): Promise<OpenSitting> {
   const state = step.over ? ("done" as const) : presentation.state;
-  const presentations = open.situation.presentations.map((p) => (p.id === presentation.id ? { ...p, tries: step.tries, state } : p));
+  const presentations = open.situation.presentations.map((p) =>
+    p.id === presentation.id ? { ...p, tries: step.tries, state } : p,
+  );
   const situation = { ...open.situation, states: step.states, presentations };
   const end = progressOf(situation, open.library);
   const finishing = end.done && open.sitting.finishedAt === null;
@@ -143,7 +157,9 @@ async function moveOn(
 function outcomeOf(open: OpenSitting, presentation: Presentation, answer: AnswerRow): AnswerOutcome {
   if (open.work.kind === "check") return { status: "taken", presentationId: presentation.id };
   const item = open.library.item(answer.modelId, answer.modelVersion, answer.seed, answer.context);
-  const misconception = answer.misconceptionId ? (open.library.misconceptions.get(answer.misconceptionId) ?? null) : null;
+  const misconception = answer.misconceptionId
+    ? (open.library.misconceptions.get(answer.misconceptionId) ?? null)
+    : null;
   const itemOver = presentation.state === "done";
   const feedback = feedbackOn(item, { right: answer.right, misconception, itemOver, tryNumber: answer.tryNumber });
   return { status: "scored", presentationId: presentation.id, feedback, itemOver };

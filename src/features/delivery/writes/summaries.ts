@@ -46,7 +46,8 @@ export async function summarise(tx: Queryable, state: SkillState | null, answer:
     right: first && answer.right ? 1 : 0,
     milliseconds: answer.milliseconds,
   });
-  if (answer.misconceptionId) await addMisconceptionSign(tx, { personId, skillId, misconceptionId: answer.misconceptionId, day });
+  if (answer.misconceptionId)
+    await addMisconceptionSign(tx, { personId, skillId, misconceptionId: answer.misconceptionId, day });
   return next;
 }
 

@@ -2,8 +2,8 @@ import "server-only";
 import { mixed, number, object, string } from "yup";
 import { spreadPlan } from "@/core/calendar/spreadPlan";
 import { guessColumns } from "@/core/roster/guessColumns";
-import { ROSTER_FIELDS } from "@/core/roster/rosterField";
 import type { RosterEntry } from "@/core/roster/rosterDifference";
+import { ROSTER_FIELDS } from "@/core/roster/rosterField";
 import type { Queryable } from "@/db/connection";
 import { classByCode } from "@/db/queries/people";
 import { draftById, insertDraft, type RosterDraftRow, updateDraft } from "@/db/queries/rosterDrafts";
@@ -27,9 +27,16 @@ const DAYS_PER_SKILL = 6;
 const upload = object({
   classId: string().nullable().default(null),
   newClassName: string().trim().max(40, "The name of a class has at most 40 letters.").nullable().default(null),
-  newClassGrade: number().integer().min(1, "The grade runs from 1 to 12.").max(12, "The grade runs from 1 to 12.").nullable().default(null),
+  newClassGrade: number()
+    .integer()
+    .min(1, "The grade runs from 1 to 12.")
+    .max(12, "The grade runs from 1 to 12.")
+    .nullable()
+    .default(null),
   fileName: string().max(200).required(),
-  bytes: mixed<Uint8Array>((value): value is Uint8Array => value instanceof Uint8Array).required("Choose a file first."),
+  bytes: mixed<Uint8Array>((value): value is Uint8Array => value instanceof Uint8Array).required(
+    "Choose a file first.",
+  ),
 });
 
 /** Reads a roster file and keeps it as a draft with guessed columns; nothing in the roster changes. Returns the draft's id. */
@@ -37,7 +44,8 @@ export async function beginImport(context: Context, input: unknown): Promise<str
   const staff = demandStaff(context.actor);
   const { classId, newClassName, newClassGrade, fileName, bytes } = validated(upload, input);
   if (classId !== null) demand(staff, "change", { kind: "class", classId });
-  else if (!newClassName || newClassGrade === null) throw new Refusal("invalid", "Give the new class a name and a grade.");
+  else if (!newClassName || newClassGrade === null)
+    throw new Refusal("invalid", "Give the new class a name and a grade.");
   const sheet = readSheet(bytes, MOST_STUDENTS);
   if (!sheet.ok) throw new Refusal("invalid", sheet.message);
   const id = context.runtime.newId();
@@ -82,7 +90,10 @@ const applyInput = object({ draftId: string().required(), fingerprint: string().
  */
 export async function applyImport(context: Context, input: unknown): Promise<{ changeId: string; classId: string }> {
   const { draftId, fingerprint } = validated(applyInput, input);
-  const [school, library] = await Promise.all([schoolOf(context.runtime, context.actor.schoolId), libraryOf(context.runtime)]);
+  const [school, library] = await Promise.all([
+    schoolOf(context.runtime, context.actor.schoolId),
+    libraryOf(context.runtime),
+  ]);
   return context.runtime.db.write(async (tx) => {
     const { runtime } = context;
     const earlier = await draftById(tx, draftId);
@@ -92,7 +103,11 @@ export async function applyImport(context: Context, input: unknown): Promise<{ c
     }
     const draft = await openDraft(tx, context, draftId);
     const preview = await previewOf(tx, context, draft);
-    if (preview.fingerprint !== fingerprint) throw new Refusal("conflict", "The roster changed since this preview was made. Look at it once more; nothing was changed.");
+    if (preview.fingerprint !== fingerprint)
+      throw new Refusal(
+        "conflict",
+        "The roster changed since this preview was made. Look at it once more; nothing was changed.",
+      );
     const usable = preview.entries.filter((entry) => entry.kind === "added" || entry.kind === "changed");
     if (usable.length === 0) throw new Refusal("invalid", "There is nothing to add or change in this file.");
     const today = dayAt(school, runtime.now());
@@ -100,9 +115,15 @@ export async function applyImport(context: Context, input: unknown): Promise<{ c
     let classId = draft.classId;
     if (classId === null) {
       classId = runtime.newId();
-      const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
+      const term =
+        school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
       if (!term) throw new Refusal("conflict", "The school has no term yet, so no class can be made.");
-      const plan = spreadPlan(library.skills.map(({ id }) => id), term.startDay, DAYS_PER_SKILL, school.calendar);
+      const plan = spreadPlan(
+        library.skills.map(({ id }) => id),
+        term.startDay,
+        DAYS_PER_SKILL,
+        school.calendar,
+      );
       const name = draft.newClassName ?? "";
       rows.push(
         added("classes", {
@@ -116,7 +137,9 @@ export async function applyImport(context: Context, input: unknown): Promise<{ c
           archivedAt: null,
         }),
         added("classStaff", { id: runtime.newId(), classId, personId: context.actor.personId, role: "teacher" }),
-        ...plan.map((span, place) => added("planEntries", { ...span, id: runtime.newId(), classId: classId as string, place })),
+        ...plan.map((span, place) =>
+          added("planEntries", { ...span, id: runtime.newId(), classId: classId as string, place }),
+        ),
       );
     }
     for (const entry of usable) rows.push(...(await rowsOf(tx, context, entry, classId, today)));
@@ -136,7 +159,8 @@ async function openDraft(tx: Queryable, context: Context, draftId: string): Prom
   const draft = await draftById(tx, draftId);
   if (!draft) throw new Refusal("not-found", "This import is not known. Choose the file again.");
   demand(context.actor, "change", { kind: "draft", ownerId: draft.ownerId });
-  if (draft.appliedAt !== null) throw new Refusal("conflict", "This file was applied already. It can be undone from the class's history.");
+  if (draft.appliedAt !== null)
+    throw new Refusal("conflict", "This file was applied already. It can be undone from the class's history.");
   return draft;
 }
 
@@ -149,10 +173,21 @@ async function rowsOf(
 ): Promise<RowChange[]> {
   const { newId } = context.runtime;
   const { studentNumber, givenName, familyName, grade, email } = entry.values;
-  const enroll = (personId: string) => added("enrollments", { id: newId(), classId, personId, fromDay: today, untilDay: null });
+  const enroll = (personId: string) =>
+    added("enrollments", { id: newId(), classId, personId, fromDay: today, untilDay: null });
   if (entry.kind === "added") {
     const id = newId();
-    const person = { id, schoolId: context.actor.schoolId, kind: "student" as const, givenName, familyName, studentNumber, grade, email, archivedAt: null };
+    const person = {
+      id,
+      schoolId: context.actor.schoolId,
+      kind: "student" as const,
+      givenName,
+      familyName,
+      studentNumber,
+      grade,
+      email,
+      archivedAt: null,
+    };
     return [added("people", person), enroll(id)];
   }
   const [person] = await rowsOfTable(tx, "people", [entry.id]);

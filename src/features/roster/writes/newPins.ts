@@ -23,14 +23,21 @@ export async function newPins(context: Context, raw: unknown): Promise<SignInSli
   const classes = await classesOfStaff(context.runtime.db.read, staff.personId);
   const students = await studentsOfClasses(context.runtime.db.read, staff.classIds);
   const chosen = students.filter(({ person }) => studentIds.includes(person.id));
-  if (chosen.length !== new Set(studentIds).size) throw new Refusal("not-allowed", "Some of these students are not in your classes.");
+  if (chosen.length !== new Set(studentIds).size)
+    throw new Refusal("not-allowed", "Some of these students are not in your classes.");
   const slips: SignInSlip[] = [];
   const hashes = new Map<string, string>();
   for (const { person, classId } of chosen) {
     demand(staff, "change", { kind: "student", personId: person.id, classIds: [classId] });
     const pin = String(Math.floor(context.runtime.random() * 10_000)).padStart(4, "0");
     const own = classes.find(({ id }) => id === classId);
-    slips.push({ studentId: person.id, name: `${person.givenName} ${person.familyName}`, className: own?.name ?? "", code: own?.code ?? "", pin });
+    slips.push({
+      studentId: person.id,
+      name: `${person.givenName} ${person.familyName}`,
+      className: own?.name ?? "",
+      code: own?.code ?? "",
+      pin,
+    });
     hashes.set(person.id, await hashSecret(pin));
   }
   await context.runtime.db.write(async (tx) => {
