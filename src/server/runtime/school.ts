@@ -49,3 +49,27 @@ export function instantAt(school: School, day: SchoolDay, time: string): number 
   const [hour = 0, minute = 0] = time.split(":").map(Number);
   return new TZDate(year, month - 1, date, hour, minute, 0, school.timeZone).getTime();
 }
+
+/** "Mon 23 Nov", as names of groups carry it. */
+export async function shortDayNow({
+  runtime,
+  actor,
+}: {
+  runtime: Runtime;
+  actor: { schoolId: string };
+}): Promise<string> {
+  const school = await schoolOf(runtime, actor.schoolId);
+  return format(new TZDate(runtime.now(), school.timeZone), "d MMM");
+}
+
+/** "Monday 23 November". */
+export async function longDayNow({
+  runtime,
+  actor,
+}: {
+  runtime: Runtime;
+  actor: { schoolId: string };
+}): Promise<string> {
+  const school = await schoolOf(runtime, actor.schoolId);
+  return format(new TZDate(runtime.now(), school.timeZone), "EEEE d MMMM");
+}

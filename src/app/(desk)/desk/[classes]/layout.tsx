@@ -1,0 +1,73 @@
+import type { ReactNode } from "react";
+import { signOutAction } from "@/features/access/actions";
+import { evidenceFigure } from "@/features/evidence/reads";
+import { StudentSheet } from "@/features/evidence/view/StudentSheet";
+import { termWords } from "@/features/frame/reads";
+import { DeskHeader } from "@/features/frame/view/DeskHeader";
+import { skillCards } from "@/features/library/reads";
+import { planFigure } from "@/features/plan/reads";
+import { regroupFigure } from "@/features/regroup/reads";
+import { PullListBar } from "@/features/regroup/view/PullListBar";
+import { rosterFigure } from "@/features/roster/reads";
+import { workFigure } from "@/features/work/reads";
+import { ownClasses } from "@/server/access/ownClasses";
+import { requireStaffPage } from "@/server/access/pages";
+import { theRuntime } from "@/server/runtime/runtime";
+import { shortDayNow } from "@/server/runtime/school";
+import { Bend } from "@/ui/layout/Bend";
+
+const PATHS = ["roster", "plan", "work", "evidence", "regroup"] as const;
+
+/** The frame of the desk: header, the bend with its live figures, the pull list, the student sheet. */
+export default async function DeskLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ classes: string }>;
+}) {
+  const { classes: key } = await params;
+  const actor = await requireStaffPage();
+  const { all, chosen } = await ownClasses(key);
+  const context = { runtime: await theRuntime(), actor };
+  const ids = chosen.map(({ id }) => id);
+  const [roster, plan, work, evidence, regroup, skills, term] = await Promise.all([
+    rosterFigure(context, ids),
+    planFigure(context, ids),
+    workFigure(context, ids),
+    evidenceFigure(context, ids),
+    regroupFigure(context, ids),
+    skillCards(context),
+    termWords(context),
+  ]);
+  const names = ["Roster", "Plan", "Work", "Evidence", "Regroup"];
+  const stations = [roster, plan, work, evidence, regroup].map((figure, place) => ({
+    name: names[place] ?? "",
+    path: PATHS[place] ?? "",
+    figure: figure.text,
+    attention: figure.attention,
+  }));
+  return (
+    <>
+      <div className="bg-paper sticky top-0 z-20">
+        <DeskHeader
+          classes={all}
+          chosenKey={key}
+          term={term}
+          personName={actor.name}
+          stations={PATHS}
+          signOut={signOutAction}
+        />
+        <Bend stations={stations} base={`/desk/${key}`} />
+      </div>
+      {children}
+      <PullListBar
+        classKey={key}
+        classIds={ids}
+        skills={skills.map(({ id, name }) => ({ id, name }))}
+        today={await shortDayNow(context)}
+      />
+      <StudentSheet />
+    </>
+  );
+}

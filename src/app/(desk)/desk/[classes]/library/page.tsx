@@ -1,0 +1,19 @@
+import type { Metadata } from "next";
+import { skillCards } from "@/features/library/reads";
+import { SkillList } from "@/features/library/view/SkillList";
+import { ownClasses } from "@/server/access/ownClasses";
+import { attempt } from "@/server/runtime/attempt";
+import { Refused } from "@/ui/layout/Refused";
+
+export const metadata: Metadata = { title: "Library" };
+
+export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
+  const { classes: key } = await params;
+  await ownClasses(key);
+  const found = await attempt((context) => skillCards(context));
+  return found.ok ? (
+    <SkillList skills={found.data} base={`/desk/${key}`} />
+  ) : (
+    <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />
+  );
+}

@@ -1,0 +1,37 @@
+import type { Metadata } from "next";
+import { evidenceFigure, masteryMap } from "@/features/evidence/reads";
+import { planFigure } from "@/features/plan/reads";
+import { groupList } from "@/features/regroup/reads";
+import { rosterView } from "@/features/roster/reads";
+import { todayLines } from "@/features/today/lines";
+import { TodayPage } from "@/features/today/view/TodayPage";
+import { workList } from "@/features/work/reads";
+import { ownClasses } from "@/server/access/ownClasses";
+import { attempt } from "@/server/runtime/attempt";
+import { longDayNow } from "@/server/runtime/school";
+import { Refused } from "@/ui/layout/Refused";
+
+export const metadata: Metadata = { title: "Today" };
+
+export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
+  const { classes: key } = await params;
+  const { chosen } = await ownClasses(key);
+  const ids = chosen.map(({ id }) => id);
+  const found = await attempt(async (context) => ({
+    name: context.actor.name.split(" ")[0] ?? "",
+    day: await longDayNow(context),
+    lines: todayLines(`/desk/${key}`, {
+      roster: await rosterView(context, ids),
+      works: await workList(context, ids),
+      groups: await groupList(context, ids),
+      map: await masteryMap(context, ids),
+      plan: await planFigure(context, ids),
+      evidence: await evidenceFigure(context, ids),
+    }),
+  }));
+  return found.ok ? (
+    <TodayPage {...found.data} />
+  ) : (
+    <Refused message={found.message} href="/" label="Back to the start" />
+  );
+}

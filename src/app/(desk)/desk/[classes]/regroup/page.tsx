@@ -1,0 +1,36 @@
+import type { Metadata } from "next";
+import { limitsFrom } from "@/features/regroup/limits";
+import { groupList, suggestions } from "@/features/regroup/reads";
+import { GroupList } from "@/features/regroup/view/GroupList";
+import { SuggestedGroups } from "@/features/regroup/view/SuggestedGroups";
+import { ownClasses } from "@/server/access/ownClasses";
+import { attempt } from "@/server/runtime/attempt";
+import { Refused } from "@/ui/layout/Refused";
+
+export const metadata: Metadata = { title: "Regroup" };
+
+type Search = Record<string, string | undefined>;
+
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ classes: string }>;
+  searchParams: Promise<Search>;
+}) {
+  const { classes: key } = await params;
+  const { chosen } = await ownClasses(key);
+  const ids = chosen.map(({ id }) => id);
+  const limits = limitsFrom(await searchParams);
+  const found = await attempt(async (context) => ({
+    groups: await groupList(context, ids),
+    view: await suggestions(context, ids, limits),
+  }));
+  if (!found.ok) return <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />;
+  return (
+    <div className="px-5 py-4">
+      <GroupList groups={found.data.groups} base={`/desk/${key}`} />
+      <SuggestedGroups view={found.data.view} base={`/desk/${key}`} classIds={ids} />
+    </div>
+  );
+}

@@ -1,0 +1,32 @@
+import type { Metadata } from "next";
+import { assignForm } from "@/features/work/reads";
+import { AssignForm } from "@/features/work/view/AssignForm";
+import { ownClasses } from "@/server/access/ownClasses";
+import { attempt } from "@/server/runtime/attempt";
+import { Refused } from "@/ui/layout/Refused";
+
+export const metadata: Metadata = { title: "Assign practice" };
+
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ classes: string }>;
+  searchParams: Promise<Record<string, string | undefined>>;
+}) {
+  const { classes: key } = await params;
+  const { chosen } = await ownClasses(key);
+  const ids = chosen.map(({ id }) => id);
+  const search = await searchParams;
+  const found = await attempt((context) => assignForm(context, ids));
+  return found.ok ? (
+    <AssignForm
+      form={found.data}
+      base={`/desk/${key}`}
+      skillId={search.skill ?? null}
+      fromPullList={search.pulled === "1"}
+    />
+  ) : (
+    <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />
+  );
+}

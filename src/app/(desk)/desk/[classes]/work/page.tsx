@@ -1,0 +1,20 @@
+import type { Metadata } from "next";
+import { workList } from "@/features/work/reads";
+import { WorkList } from "@/features/work/view/WorkList";
+import { ownClasses } from "@/server/access/ownClasses";
+import { attempt } from "@/server/runtime/attempt";
+import { Refused } from "@/ui/layout/Refused";
+
+export const metadata: Metadata = { title: "Work" };
+
+export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
+  const { classes: key } = await params;
+  const { chosen } = await ownClasses(key);
+  const ids = chosen.map(({ id }) => id);
+  const found = await attempt((context) => workList(context, ids));
+  return found.ok ? (
+    <WorkList works={found.data} base={`/desk/${key}`} />
+  ) : (
+    <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />
+  );
+}

@@ -1,0 +1,33 @@
+import "@fontsource-variable/atkinson-hyperlegible-next";
+import "@fontsource-variable/literata";
+import "katex/dist/katex.min.css";
+import "./globals.css";
+import type { Metadata, Viewport } from "next";
+import { NuqsAdapter } from "nuqs/adapters/next/app";
+import type { ReactNode } from "react";
+import { Notices } from "@/ui/primitives/Notices";
+
+export const metadata: Metadata = {
+  title: { default: "Oxbow", template: "%s · Oxbow" },
+  description: "Roster classes, assign adaptive practice, read the evidence, regroup and reteach.",
+};
+
+export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+
+/** Sets the theme before the first paint; without it a dark screen flashes white. */
+const THEME_SCRIPT = `try{var t=localStorage.getItem("oxbow.theme");if(t==="dark"||(!t&&matchMedia("(prefers-color-scheme: dark)").matches))document.documentElement.dataset.theme="dark"}catch(e){}`;
+
+export default function RootLayout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of our own */}
+        <script dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
+      </head>
+      <body>
+        <NuqsAdapter>{children}</NuqsAdapter>
+        <Notices />
+      </body>
+    </html>
+  );
+}

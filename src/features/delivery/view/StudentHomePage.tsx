@@ -1,0 +1,82 @@
+import { ButtonLink } from "@/ui/primitives/Button";
+import type { StudentHome, StudentWork } from "../types";
+import { OwnRiver } from "./River";
+
+/** A student's own page: what to do now, and the river that has grown so far. */
+export function StudentHomePage({
+  home,
+  signOut,
+}: {
+  readonly home: StudentHome;
+  readonly signOut: () => Promise<void>;
+}) {
+  return (
+    <div className="mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
+      <header className="flex items-baseline justify-between gap-4">
+        <h1 className="font-serif text-[30px]">Hello, {home.name}</h1>
+        <form action={signOut}>
+          <button type="submit" className="text-mute min-h-11 text-[17px] underline underline-offset-4">
+            Sign out
+          </button>
+        </form>
+      </header>
+      <OwnRiver skills={home.river} />
+      <p className="text-mute mb-6 text-[17px]">
+        {home.river.filter(({ mastered }) => mastered).length === 0
+          ? "Your river grows with everything you master."
+          : `${home.river.filter(({ mastered }) => mastered).length} mastered so far.`}{" "}
+        {home.minutesThisWeek > 0 ? `${home.minutesThisWeek} min of practice this week.` : ""}
+      </p>
+      <h2 className="mb-2 font-serif text-[24px]">To do</h2>
+      {home.toDo.length === 0 ? <p className="text-mute">Nothing is waiting for you. Well done.</p> : null}
+      <ul>
+        {home.toDo.map((work) => (
+          <WorkItem key={work.workId} work={work} />
+        ))}
+      </ul>
+      {home.later.length > 0 ? (
+        <>
+          <h2 className="mt-8 mb-2 font-serif text-[24px]">Later</h2>
+          <ul className="text-mute">
+            {home.later.map((work) => (
+              <li key={work.workId} className="border-hair border-t py-3">
+                {work.title}, opens {work.opens}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+      {home.done.length > 0 ? (
+        <>
+          <h2 className="mt-8 mb-2 font-serif text-[24px]">Done</h2>
+          <ul className="text-mute text-[18px]">
+            {home.done.map((work) => (
+              <li key={work.workId} className="border-hair flex justify-between gap-4 border-t py-2.5">
+                <span>{work.title}</span>
+                <span>
+                  {work.kind === "check" ? "handed in" : work.finished === "mastered" ? "mastered" : "worked through"}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+    </div>
+  );
+}
+
+function WorkItem({ work }: { readonly work: StudentWork }) {
+  return (
+    <li className="border-hair flex flex-wrap items-center justify-between gap-4 border-t py-4">
+      <div>
+        <p className="font-semibold">{work.title}</p>
+        <p className="text-mute text-[17px]">
+          {work.kind === "check" ? "a short check, " : ""}until {work.due}
+        </p>
+      </div>
+      <ButtonLink look="main" size="big" href={`/river/${work.workId}`}>
+        {work.begun ? "Go on" : "Begin"}
+      </ButtonLink>
+    </li>
+  );
+}

@@ -1,0 +1,195 @@
+"use client";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { v7 } from "uuid";
+import { forgetMessage, keepMessage, waitingMessages } from "@/client/outbox/outbox";
+import type { AnswerMessage, AnswerOutcome, Feedback, ItemView, SittingView } from "../types";
+import { sendAnswer } from "./sendAnswer";
+
+const RETRY_MILLISECONDS = 4000;
+
+/** What stands under the item: nothing yet, what was said to it, or that it is kept for later. */
+export type Said =
+  | { readonly kind: "nothing" }
+  | { readonly kind: "message"; readonly text: string }
+  | { readonly kind: "feedback"; readonly feedback: Feedback; readonly itemOver: boolean }
+  | { readonly kind: "kept" };
+
+export interface SittingState {
+  readonly view: SittingView;
+  readonly item: ItemView | null;
+  readonly said: Said;
+  readonly busy: boolean;
+  /** Answers kept on this device that have not reached the server. */
+  readonly waiting: number;
+  readonly connection: "online" | "away" | "signed-out";
+  /** What became of answers that were sent later. */
+  readonly report: string | null;
+  submit(answer: string, hintsUsed: number, milliseconds: number): Promise<void>;
+  next(): void;
+}
+
+/**
+ * One student's run at a piece of work in the browser. Each answer is written to this device before it is sent. While the
+ * server is away the items held in reserve are shown one after another and the answers wait; they are sent in order as soon
+ * as the server is back, also after a reload. The server alone decides what is right and what comes next.
+ */
+export function useSitting(initial: SittingView, personId: string): SittingState {
+  const [view, setView] = useState(initial);
+  const [item, setItem] = useState<ItemView | null>(initial.current);
+  const [said, setSaid] = useState<Said>(() => saidBefore(initial.current));
+  const [busy, setBusy] = useState(false);
+  const [waiting, setWaiting] = useState(0);
+  const [connection, setConnection] = useState<SittingState["connection"]>("online");
+  const [report, setReport] = useState<string | null>(null);
+  const latest = useRef(initial);
+  const keptItems = useRef(new Set<string>());
+  const flushing = useRef(false);
+
+  const take = useCallback((fresh: SittingView) => {
+    latest.current = fresh;
+    setView(fresh);
+  }, []);
+
+  const showNext = useCallback(() => {
+    const { current, reserve } = latest.current;
+    const open =
+      [current, ...reserve].find(
+        (candidate) => candidate !== null && !keptItems.current.has(candidate.presentationId),
+      ) ?? null;
+    setItem(open);
+    setSaid(saidBefore(open));
+  }, []);
+
+  /** Sends what waits, in order; stops at the first that does not get through. */
+  const flush = useCallback(async () => {
+    if (flushing.current) return;
+    flushing.current = true;
+    try {
+      const messages = await waitingMessages<AnswerMessage>(personId);
+      setWaiting(messages.length);
+      const outcomes: AnswerOutcome[] = [];
+      for (const { key, message } of messages) {
+        const sent = await sendAnswer(message);
+        if (sent.state === "unreachable" || sent.state === "signed-out") {
+          setConnection(sent.state === "signed-out" ? "signed-out" : "away");
+          break;
+        }
+        await forgetMessage(key);
+        if (sent.state === "answered") {
+          outcomes.push(sent.reply.outcome);
+          if (message.sittingId === latest.current.sittingId) take(sent.reply.sitting);
+        }
+        const left = (await waitingMessages(personId)).length;
+        setWaiting(left);
+        if (left === 0) {
+          setConnection("online");
+          keptItems.current.clear();
+          setReport(reportOf(outcomes));
+        }
+      }
+      if (messages.length === 0) setConnection("online");
+    } finally {
+      flushing.current = false;
+    }
+  }, [personId, take]);
+
+  // Answers of an earlier page that never got through are sent first.
+  useEffect(() => {
+    void waitingMessages<AnswerMessage>(personId).then(async (messages) => {
+      if (messages.length === 0) return;
+      for (const { message } of messages)
+        if (message.sittingId === initial.sittingId) keptItems.current.add(message.presentationId);
+      await flush();
+      showNext();
+    });
+  }, [flush, initial.sittingId, personId, showNext]);
+
+  useEffect(() => {
+    if (waiting === 0) return;
+    const again = () => void flush();
+    const timer = setInterval(again, RETRY_MILLISECONDS);
+    window.addEventListener("online", again);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("online", again);
+    };
+  }, [waiting, flush]);
+
+  // An item that ran out while the server was away goes on by itself once it is back.
+  useEffect(() => {
+    if (waiting === 0 && connection === "online" && item === null && view.finished === null) showNext();
+  }, [waiting, connection, item, view, showNext]);
+
+  const submit = useCallback(
+    async (answer: string, hintsUsed: number, milliseconds: number) => {
+      if (!item || busy) return;
+      setBusy(true);
+      setReport(null);
+      const message: AnswerMessage = {
+        key: v7(),
+        sittingId: latest.current.sittingId,
+        presentationId: item.presentationId,
+        tryNumber: item.tries + 1,
+        answer,
+        hintsUsed,
+        milliseconds,
+        givenAt: Date.now(),
+        offline: false,
+      };
+      const keep = (kept: AnswerMessage) =>
+        keepMessage({ key: kept.key, personId, order: kept.givenAt, message: kept });
+      try {
+        await keep(message);
+        const earlier = (await waitingMessages(personId)).length > 1;
+        // While older answers wait, a newer one must not overtake them.
+        const sent = earlier ? ({ state: "unreachable" } as const) : await sendAnswer(message);
+        if (sent.state === "unreachable" || sent.state === "signed-out") {
+          await keep({ ...message, offline: true });
+          keptItems.current.add(item.presentationId);
+          setConnection(sent.state === "signed-out" ? "signed-out" : "away");
+          setWaiting((await waitingMessages(personId)).length);
+          setSaid({ kind: "kept" });
+          return;
+        }
+        await forgetMessage(message.key);
+        setConnection("online");
+        if (sent.state === "refused") {
+          setSaid({ kind: "message", text: sent.message });
+          return;
+        }
+        take(sent.reply.sitting);
+        const { outcome } = sent.reply;
+        if (outcome.status === "scored") {
+          setItem({ ...item, tries: item.tries + 1 });
+          setSaid({ kind: "feedback", feedback: outcome.feedback, itemOver: outcome.itemOver });
+        } else if (outcome.status === "taken") {
+          showNext();
+        } else if (outcome.status === "elsewhere") {
+          showNext();
+          setReport("You answered that one in another window. Here is where you are now.");
+        } else {
+          setSaid({ kind: "message", text: outcome.message });
+        }
+      } finally {
+        setBusy(false);
+      }
+    },
+    [item, busy, personId, take, showNext],
+  );
+
+  return { view, item, said, busy, waiting, connection, report, submit, next: showNext };
+}
+
+function saidBefore(item: ItemView | null): Said {
+  return item?.lastFeedback ? { kind: "feedback", feedback: item.lastFeedback, itemOver: false } : { kind: "nothing" };
+}
+
+function reportOf(outcomes: readonly AnswerOutcome[]): string | null {
+  if (outcomes.length === 0) return null;
+  const scored = outcomes.filter((outcome) => outcome.status === "scored");
+  const right = scored.filter(({ feedback }) => feedback.verdict === "right").length;
+  const count = outcomes.length === 1 ? "1 answer has" : `${outcomes.length} answers have`;
+  return scored.length === 0
+    ? `Connected again: ${count} been sent.`
+    : `Connected again: ${count} been sent, ${right} of ${scored.length} right.`;
+}

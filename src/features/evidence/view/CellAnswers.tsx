@@ -1,0 +1,88 @@
+"use client";
+import { X } from "lucide-react";
+import { useJson } from "@/client/useJson";
+import { SheetLink } from "@/ui/layout/SheetLink";
+import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
+import { MathText } from "@/ui/primitives/MathText";
+import type { CellView } from "../types";
+
+/** The answers behind one cell, newest first: what was asked, what was given, what it shows. */
+export function CellAnswers({
+  studentId,
+  skillId,
+  close,
+}: {
+  readonly studentId: string;
+  readonly skillId: string;
+  readonly close: () => void;
+}) {
+  const loaded = useJson<CellView>(
+    `/api/cell?student=${encodeURIComponent(studentId)}&skill=${encodeURIComponent(skillId)}`,
+  );
+  return (
+    <div>
+      <div className="flex items-start justify-between gap-3">
+        {loaded.state === "ready" ? (
+          <div>
+            <h2 className="font-serif text-[18px] leading-tight font-medium">
+              <SheetLink id={studentId}>{loaded.data.studentName}</SheetLink>
+            </h2>
+            <p className="text-mute text-[14px]">{loaded.data.skillName}</p>
+          </div>
+        ) : (
+          <p className="text-mute text-[14px]">
+            {loaded.state === "loading" ? "Loading the answers…" : loaded.message}
+          </p>
+        )}
+        <button type="button" onClick={close} aria-label="Close the answers" className="p-1">
+          <X size={18} aria-hidden />
+        </button>
+      </div>
+      {loaded.state === "ready" ? <Answers cell={loaded.data} /> : null}
+    </div>
+  );
+}
+
+function Answers({ cell }: { readonly cell: CellView }) {
+  return (
+    <>
+      <p className="mt-2 flex items-center gap-2 text-[14px]">
+        <Gauge {...cell.gauge} className="h-5 w-12 shrink-0" /> {gaugeWords(cell.gauge)}
+      </p>
+      {cell.answers.length === 0 ? <p className="text-mute mt-4 text-[14px]">No answers yet in this skill.</p> : null}
+      <ol className="mt-2 max-h-[calc(100dvh-19rem)] overflow-y-auto pr-1">
+        {cell.answers.map((answer) => (
+          <li key={answer.key} className="border-hair border-t py-2 text-[14px] leading-snug">
+            <p className="text-mute flex justify-between text-[13px]">
+              <span>{answer.when}</span>
+              <span>
+                {answer.tryNumber > 1 ? "second try, " : ""}
+                {answer.hintsUsed > 0 ? "hint, " : ""}
+                {answer.seconds} s
+              </span>
+            </p>
+            <p>
+              <MathText text={answer.stem} />
+            </p>
+            <p className="mt-0.5">
+              {answer.right ? "Right: " : "Gave "}
+              <b>
+                <MathText text={answer.given} />
+              </b>
+              {answer.right ? null : (
+                <>
+                  , not{" "}
+                  <b>
+                    <MathText text={answer.answer} />
+                  </b>
+                </>
+              )}
+            </p>
+            {answer.misconception ? <p className="text-clay">{answer.misconception}</p> : null}
+          </li>
+        ))}
+      </ol>
+      {cell.more > 0 ? <p className="text-mute text-[13px]">Older answers are kept but not listed here.</p> : null}
+    </>
+  );
+}

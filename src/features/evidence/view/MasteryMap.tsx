@@ -1,0 +1,267 @@
+"use client";
+import { parseAsString, parseAsStringLiteral, useQueryState } from "nuqs";
+import { type KeyboardEvent, useMemo, useRef, useState } from "react";
+import { type PullList, usePullList } from "@/client/pull-list/pullList";
+import { LEVEL_NAMES, LEVELS } from "@/core/model/levels";
+import { SheetLink } from "@/ui/layout/SheetLink";
+import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
+import type { MapSkill, MapStudent, MasteryMapView } from "../types";
+import { CellAnswers } from "./CellAnswers";
+import { SkillSide } from "./SkillSide";
+
+const WHO = ["all", ...LEVELS, "too-little"] as const;
+const WHO_NAMES: Readonly<Record<(typeof WHO)[number], string>> = {
+  all: "everyone",
+  ...LEVEL_NAMES,
+  "too-little": "too little evidence",
+};
+
+/** Students by skills in gauge cells; beside it the skill in view, or the answers behind a cell. */
+export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
+  const pull = usePullList();
+  const [skillId, setSkillId] = useQueryState("skill", parseAsString.withDefault(view.currentSkillId));
+  const [sort, setSort] = useQueryState("sort", parseAsStringLiteral(["need", "name"]).withDefault("need"));
+  const [who, setWho] = useQueryState("who", parseAsStringLiteral(WHO).withDefault("all"));
+  const [find, setFind] = useQueryState("find", parseAsString.withDefault(""));
+  const [cell, setCell] = useQueryState("cell", parseAsString);
+  const column = Math.max(
+    0,
+    view.skills.findIndex(({ id }) => id === skillId),
+  );
+  const skill = view.skills[column] as MapSkill;
+  const rows = useMemo(
+    () => sortedRows(view.students, column, sort, who, find),
+    [view.students, column, sort, who, find],
+  );
+  const grid = useGridKeys(rows, view.skills, pull, (student, at) => setCell(`${student.id}.${at.id}`));
+  const [cellStudent, cellSkill] = cell?.split(".") ?? [];
+  const pulled = (students: readonly MapStudent[], at: MapSkill) =>
+    pull.add(students.map(({ id, name }) => ({ id, name, skillId: at.id })));
+  return (
+    <div className="grid gap-0 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <section aria-labelledby="map-title" className="min-w-0 px-5 pt-2 pb-3">
+        <div className="flex flex-wrap items-baseline justify-between gap-x-5">
+          <h1 id="map-title" className="font-serif text-[20px] font-medium">
+            Who has mastered what
+          </h1>
+          <Legend />
+        </div>
+        <p className="text-mute text-[14px]">
+          {view.strand}.{" "}
+          <label>
+            Showing{" "}
+            <select
+              className="word-edit bg-transparent"
+              value={who}
+              onChange={(event) => setWho(event.target.value as (typeof WHO)[number])}
+            >
+              {WHO.map((value) => (
+                <option key={value} value={value}>
+                  {WHO_NAMES[value]}
+                </option>
+              ))}
+            </select>
+          </label>{" "}
+          <label>
+            sorted by{" "}
+            <select
+              className="word-edit bg-transparent"
+              value={sort}
+              onChange={(event) => setSort(event.target.value as "need" | "name")}
+            >
+              <option value="need">need for {skill.name}</option>
+              <option value="name">name</option>
+            </select>
+          </label>{" "}
+          <label className="ml-2">
+            <span className="sr-only">Find a name</span>
+            <input
+              className="border-hair w-32 border-b bg-transparent px-1 outline-offset-0"
+              placeholder="Find a name"
+              value={find}
+              onChange={(event) => setFind(event.target.value || null)}
+            />
+          </label>{" "}
+          <span aria-live="polite">
+            {rows.length} of {view.students.length} students
+          </span>
+        </p>
+        <div className="overflow-x-auto">
+          <table ref={grid.table} className="border-collapse" aria-label="Mastery map" onKeyDown={grid.onKeyDown}>
+            <thead>
+              <tr>
+                <th className="w-36" />
+                {view.skills.map((entry, place) => (
+                  <th
+                    key={entry.id}
+                    scope="col"
+                    className={`relative h-[92px] w-[47px] min-w-[40px] p-0 align-bottom ${place === column ? "bg-bank" : ""}`}
+                  >
+                    <button
+                      type="button"
+                      aria-pressed={place === column}
+                      onClick={() => {
+                        setSkillId(entry.id);
+                        setCell(null);
+                      }}
+                      className={`absolute bottom-1.5 left-5 origin-bottom-left -rotate-[38deg] text-[13px] leading-none whitespace-nowrap hover:underline ${place === column ? "font-extrabold" : "font-normal"}`}
+                    >
+                      {entry.name}
+                    </button>
+                  </th>
+                ))}
+                <th className="w-16" />
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((student, row) => (
+                <tr key={student.id} className="group">
+                  <th scope="row" className="p-0 pr-2 text-left font-normal">
+                    <span className="flex h-[19px] items-center gap-1.5 text-[14px] leading-none whitespace-nowrap">
+                      <input
+                        type="checkbox"
+                        className="accent-clay size-3.5"
+                        checked={pull.has(student.id)}
+                        onChange={() => pull.toggle({ id: student.id, name: student.name, skillId: skill.id })}
+                        aria-label={`${student.name} on the pull list`}
+                      />
+                      <SheetLink id={student.id} className={`truncate ${pull.has(student.id) ? "font-bold" : ""}`}>
+                        {student.name}
+                      </SheetLink>
+                      {view.manyClasses ? (
+                        <span className="text-mute text-[12px]">{student.className.replace(/^\d+ /, "")}</span>
+                      ) : null}
+                    </span>
+                  </th>
+                  {view.skills.map((entry, place) => {
+                    const gauge = student.gauges[place];
+                    if (!gauge) return <td key={entry.id} />;
+                    const words = `${student.name}, ${entry.name}: ${gaugeWords(gauge)}`;
+                    const open = cell === `${student.id}.${entry.id}`;
+                    return (
+                      <td key={entry.id} className={`h-[19px] p-0 px-[2px] ${place === column ? "bg-bank" : ""}`}>
+                        <button
+                          type="button"
+                          data-cell={`${row}.${place}`}
+                          tabIndex={row === grid.at[0] && place === grid.at[1] ? 0 : -1}
+                          title={words}
+                          aria-label={words}
+                          onFocus={() => grid.setAt([row, place])}
+                          onClick={() => setCell(`${student.id}.${entry.id}`)}
+                          className={`block w-full ${open ? "outline-ink outline-2" : "hover:outline-mute hover:outline-2"}`}
+                        >
+                          <Gauge {...gauge} className="h-[15px] w-full" />
+                        </button>
+                      </td>
+                    );
+                  })}
+                  <td />
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        {rows.length === 0 ? (
+          <p className="text-mute py-8">
+            {view.students.length === 0
+              ? "No students yet. Import a roster file under Roster."
+              : "Nobody fits these words. Show everyone, or find another name."}
+          </p>
+        ) : null}
+      </section>
+      <aside className="border-hair border-l px-5 pt-3 pb-4">
+        {cellStudent && cellSkill ? (
+          <CellAnswers studentId={cellStudent} skillId={cellSkill} close={() => setCell(null)} />
+        ) : (
+          <SkillSide view={view} skill={skill} column={column} pullAll={(students) => pulled(students, skill)} />
+        )}
+      </aside>
+    </div>
+  );
+}
+
+function Legend() {
+  const kinds = [
+    { text: "chance of mastery", gauge: { chance: 0.85, tooLittle: false, level: "secure" as const } },
+    { text: "too little evidence", gauge: { chance: 0, tooLittle: true, level: "beginning" as const } },
+    { text: "old", gauge: { chance: 0.6, tooLittle: false, old: true, level: "developing" as const } },
+    { text: "mastered", gauge: { chance: 0.97, tooLittle: false, mastered: true, level: "secure" as const } },
+  ];
+  return (
+    <ul className="text-mute flex gap-3.5 text-[13px]">
+      {kinds.map(({ text, gauge }) => (
+        <li key={text} className="flex items-center gap-1.5">
+          <Gauge {...gauge} className="h-3.5 w-5" /> {text}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function sortedRows(
+  students: readonly MapStudent[],
+  column: number,
+  sort: "need" | "name",
+  who: (typeof WHO)[number],
+  find: string,
+): MapStudent[] {
+  const wanted = find.trim().toLocaleLowerCase();
+  const chance = (student: MapStudent) => {
+    const gauge = student.gauges[column];
+    // Without evidence nobody is needier than those who showed a gap.
+    return !gauge || gauge.tooLittle ? 2 : gauge.chance;
+  };
+  return students
+    .filter((student) => {
+      const gauge = student.gauges[column];
+      const fits =
+        who === "all" || (who === "too-little" ? gauge?.tooLittle : !gauge?.tooLittle && gauge?.level === who);
+      return fits && student.name.toLocaleLowerCase().includes(wanted);
+    })
+    .sort((x, y) => (sort === "need" ? chance(x) - chance(y) : 0) || x.name.localeCompare(y.name));
+}
+
+/** Arrow keys move through the cells, Enter opens, "p" pulls, "s" shows the sheet; one cell is in the tab order. */
+function useGridKeys(
+  rows: readonly MapStudent[],
+  skills: readonly MapSkill[],
+  pull: PullList,
+  open: (student: MapStudent, skill: MapSkill) => void,
+) {
+  const table = useRef<HTMLTableElement>(null);
+  const [at, setAt] = useState<readonly [number, number]>([0, 0]);
+  const [, setSheet] = useQueryState("sheet", parseAsString.withOptions({ history: "push" }));
+  const onKeyDown = (event: KeyboardEvent) => {
+    const place = (event.target as HTMLElement).dataset.cell?.split(".").map(Number);
+    if (!place) return;
+    const [row = 0, column = 0] = place;
+    const [student, skill] = [rows[row], skills[column]];
+    const steps: Record<string, readonly [number, number]> = {
+      ArrowUp: [-1, 0],
+      ArrowDown: [1, 0],
+      ArrowLeft: [0, -1],
+      ArrowRight: [0, 1],
+      j: [1, 0],
+      k: [-1, 0],
+    };
+    const step = steps[event.key];
+    if (step) {
+      const next = [
+        Math.min(rows.length - 1, Math.max(0, row + step[0])),
+        Math.min(skills.length - 1, Math.max(0, column + step[1])),
+      ] as const;
+      event.preventDefault();
+      setAt(next);
+      table.current?.querySelector<HTMLElement>(`[data-cell="${next[0]}.${next[1]}"]`)?.focus();
+    } else if (student && skill && event.key === "p") {
+      pull.toggle({ id: student.id, name: student.name, skillId: skill.id });
+    } else if (student && event.key === "s") {
+      setSheet(student.id);
+    } else if (student && skill && event.key === "Enter") {
+      event.preventDefault();
+      open(student, skill);
+    }
+  };
+  const within = [Math.min(at[0], Math.max(0, rows.length - 1)), at[1]] as const;
+  return { table, at: within, setAt, onKeyDown };
+}

@@ -1,0 +1,137 @@
+"use client";
+import { useParams } from "next/navigation";
+import { LEVEL_NAMES, LEVELS } from "@/core/model/levels";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
+import type { MapSkill, MapStudent, MasteryMapView, ShownMisconception } from "../types";
+
+/** The skill in view: how many stand where, what went wrong and for whom, and what follows from it. */
+export function SkillSide(props: {
+  readonly view: MasteryMapView;
+  readonly skill: MapSkill;
+  readonly column: number;
+  readonly pullAll: (students: readonly MapStudent[]) => void;
+}) {
+  const { view, skill, column, pullAll } = props;
+  const { classes } = useParams<{ classes: string }>();
+  const shown = view.misconceptions.filter(({ skillId }) => skillId === skill.id);
+  const known = view.students.filter((student) => !student.gauges[column]?.tooLittle);
+  const at = (level: (typeof LEVELS)[number]) => known.filter((student) => student.gauges[column]?.level === level);
+  const byIds = (ids: readonly string[]) => view.students.filter(({ id }) => ids.includes(id));
+  const [first] = shown;
+  return (
+    <div>
+      <h2 className="font-serif text-[18px] leading-tight font-medium">{skill.name}</h2>
+      <p className="text-mute mt-1 text-[14px]">
+        Grade {skill.grade}
+        {skill.buildsOn.length > 0 ? `, builds on ${skill.buildsOn.join(" and ")}` : ""}
+        {skill.planned ? `; ${skill.planned}` : ""}.
+      </p>
+      <div className="mt-3 flex h-2.5 gap-0.5" aria-hidden>
+        {LEVELS.map((level, place) => {
+          const count = at(level).length;
+          return count > 0 ? <i key={level} style={{ flex: count, background: `var(--level-${place})` }} /> : null;
+        })}
+        {known.length < view.students.length ? (
+          <i className="gauge-few bg-[var(--gauge)]" style={{ flex: view.students.length - known.length }} />
+        ) : null}
+      </div>
+      <ul className="mt-1.5 text-[14px]">
+        {LEVELS.map((level, place) => {
+          const students = at(level);
+          return students.length === 0 ? null : (
+            <li key={level} className="flex items-center gap-2 py-0.5">
+              <i className="size-2.5" style={{ background: `var(--level-${place})` }} aria-hidden />
+              <span>
+                {students.length} {LEVEL_NAMES[level]}
+              </span>
+              <Pull students={students} pullAll={pullAll} what={LEVEL_NAMES[level]} />
+            </li>
+          );
+        })}
+        {known.length < view.students.length ? (
+          <li className="text-mute py-0.5 pl-[18px]">{view.students.length - known.length} with too little evidence</li>
+        ) : null}
+      </ul>
+      <h3 className="mt-4 mb-1 text-[14px] font-bold">What went wrong, by students</h3>
+      {shown.length === 0 ? <p className="text-mute text-[14px]">No known mistake has shown in this skill.</p> : null}
+      <ul>
+        {shown.slice(0, 4).map((entry) => (
+          <Misconception
+            key={entry.misconceptionId}
+            entry={entry}
+            pullAll={() => pullAll(byIds(entry.students.map(({ id }) => id)))}
+          />
+        ))}
+      </ul>
+      {first && first.students.length > 1 ? (
+        <p className="border-ink mt-3 border-t-2 pt-2.5 text-[14px]">
+          Worth a group: <b>{first.students.length} students</b> share “{first.name.toLowerCase()}”
+          {chanceWords(first, view, column)}
+          {skill.blocks.length > 0 ? (
+            <>
+              , and <b>{skill.blocks[0]}</b> builds on it
+            </>
+          ) : null}
+          .
+        </p>
+      ) : null}
+      <div className="mt-3 flex flex-wrap gap-2">
+        <ButtonLink look="main" href={`/desk/${classes}/library/${skill.id}`}>
+          Lesson and reteach plan
+        </ButtonLink>
+        <ButtonLink href={`/desk/${classes}/work/new?skill=${skill.id}`}>Assign practice</ButtonLink>
+      </div>
+    </div>
+  );
+}
+
+function Misconception({ entry, pullAll }: { readonly entry: ShownMisconception; readonly pullAll: () => void }) {
+  const names = entry.students.slice(0, 6).map(({ name, times }) => (times > 1 ? `${name} (${times})` : name));
+  const rest = entry.students.length - names.length;
+  return (
+    <li className="border-hair border-t py-2">
+      <div className="flex items-baseline justify-between gap-2">
+        <b className="text-[15px] font-semibold" title={entry.explanation}>
+          {entry.name}
+        </b>
+        <Button
+          look="quiet"
+          className="-my-1 px-0! text-[14px]!"
+          onClick={pullAll}
+          aria-label={`Put the ${entry.students.length} who ${entry.name.toLowerCase()} on the pull list`}
+        >
+          Pull {entry.students.length}
+        </Button>
+      </div>
+      <p className="text-mute text-[13px]">
+        {names.join(", ")}
+        {rest > 0 ? ` and ${rest} more` : ""}
+      </p>
+    </li>
+  );
+}
+
+function Pull(props: {
+  readonly students: readonly MapStudent[];
+  readonly pullAll: (students: readonly MapStudent[]) => void;
+  readonly what: string;
+}) {
+  return (
+    <Button
+      look="quiet"
+      className="ml-auto px-0! py-0! text-[14px]!"
+      onClick={() => props.pullAll(props.students)}
+      aria-label={`Put the ${props.students.length} ${props.what} on the pull list`}
+    >
+      Pull {props.students.length}
+    </Button>
+  );
+}
+
+function chanceWords(entry: ShownMisconception, view: MasteryMapView, column: number): string {
+  const chances = view.students
+    .filter(({ id }) => entry.students.some((student) => student.id === id))
+    .map((student) => Math.round((student.gauges[column]?.chance ?? 0) * 100))
+    .sort((x, y) => x - y);
+  return chances.length === 0 ? "" : `, chance of mastery ${chances[0]} to ${chances.at(-1)} %`;
+}

@@ -1,0 +1,118 @@
+import type { ReactNode } from "react";
+import { PrintButton } from "@/ui/layout/PrintButton";
+import { ButtonLink } from "@/ui/primitives/Button";
+import { MathText } from "@/ui/primitives/MathText";
+import type { GroupView } from "../types";
+
+/** The reteach plan of a group for the table: one page, also in print. */
+export function ReteachSheet({ group, base }: { readonly group: GroupView; readonly base: string }) {
+  const { plan } = group;
+  return (
+    <article className="mx-auto max-w-3xl px-5 py-5 text-[16px] leading-snug print:p-0 print:text-[11pt]">
+      <div className="no-print mb-4 flex gap-2">
+        <PrintButton>Print the plan</PrintButton>
+        <ButtonLink href={`${base}/regroup/${group.id}`}>Back to the group</ButtonLink>
+      </div>
+      <h1 className="font-serif text-[26px] leading-tight font-medium print:text-[18pt]">{group.skillName}</h1>
+      <p className="text-mute">
+        {group.name}: {group.members.map(({ name }) => name).join(", ")}
+      </p>
+      <p className="border-ink mt-2 border-t-2 pt-2">{group.because}</p>
+      {group.wrongAnswers.length > 0 ? (
+        <Part title="Their own answers" minutes={3}>
+          <ul className="space-y-1.5">
+            {group.wrongAnswers.map((answer) => (
+              <li key={answer.name}>
+                <b>{answer.name}</b> gave{" "}
+                <b>
+                  <MathText text={answer.given} />
+                </b>{" "}
+                (right: <MathText text={answer.answer} />)
+                {answer.misconception ? `, ${answer.misconception.toLowerCase()}` : ""}: <MathText text={answer.stem} />
+              </li>
+            ))}
+          </ul>
+        </Part>
+      ) : null}
+      <Part title="Show" minutes={5}>
+        <p className="text-mute">You need: {plan.materials}</p>
+        <p className="mt-1">{plan.show}</p>
+        <ul className="mt-1.5 list-disc pl-5">
+          {plan.ask.map((question) => (
+            <li key={question}>{question}</li>
+          ))}
+        </ul>
+      </Part>
+      <Part title="One together" minutes={4}>
+        <Task {...plan.together} />
+      </Part>
+      <Part title="One alone" minutes={4}>
+        <Task {...plan.alone} />
+      </Part>
+      <Part title="Exit item" minutes={3}>
+        <p>
+          <MathText text={plan.exit.task} />
+        </p>
+        <table className="mt-1.5 w-full">
+          <tbody>
+            {plan.exit.answers.map(({ answer, means, next }) => (
+              <tr key={answer} className="border-hair border-t align-top">
+                <th scope="row" className="w-24 py-1 text-left">
+                  <MathText text={answer} />
+                </th>
+                <td className="w-2/5 py-1 pr-4">{means}</td>
+                <td className="py-1">{next}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Part>
+      <Part title="What happened" minutes={null}>
+        <table className="w-full">
+          <tbody>
+            {group.members.map(({ id, name }) => (
+              <tr key={id} className="border-hair border-b">
+                <td className="w-40 py-1.5">{name}</td>
+                <td className="text-mute">exit answer:</td>
+                <td className="text-mute w-1/2">note:</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Part>
+    </article>
+  );
+}
+
+function Part({
+  title,
+  minutes,
+  children,
+}: {
+  readonly title: string;
+  readonly minutes: number | null;
+  readonly children: ReactNode;
+}) {
+  return (
+    <section className="mt-4 break-inside-avoid">
+      <h2 className="flex items-baseline gap-3 font-serif text-[19px] font-medium print:text-[13pt]">
+        {title}
+        {minutes === null ? null : (
+          <span className="text-mute font-sans text-[14px] font-normal">about {minutes} min</span>
+        )}
+      </h2>
+      {children}
+    </section>
+  );
+}
+
+function Task({ task, answer }: { readonly task: string; readonly answer: string }) {
+  return (
+    <p>
+      <MathText text={task} />{" "}
+      <span className="text-mute">
+        (<MathText text={answer} />)
+      </span>
+    </p>
+  );
+}

@@ -1,0 +1,176 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState, useTransition } from "react";
+import { sayDone, sayProblem } from "@/client/notices";
+import { usePullList } from "@/client/pull-list/pullList";
+import { undoAction } from "@/server/runtime/undoAction";
+import { PageHead } from "@/ui/layout/PageHead";
+import { SheetLink } from "@/ui/layout/SheetLink";
+import { Button } from "@/ui/primitives/Button";
+import { moveDueDayAction, withdrawAction } from "../actions";
+import type { StudentStatus, WorkRowView, WorkView } from "../types";
+
+const ORDER: readonly StudentStatus[] = ["stuck", "working", "not-started", "budget", "mastered"];
+const NAMES: Readonly<Record<StudentStatus, string>> = {
+  stuck: "stuck",
+  working: "working",
+  "not-started": "not started",
+  budget: "finished, not mastered",
+  mastered: "mastered",
+};
+
+/** One piece of work: who is where, who wants help, and what can still be changed. */
+export function WorkPage({ work, base }: { readonly work: WorkView; readonly base: string }) {
+  const router = useRouter();
+  const pull = usePullList();
+  const [dueDay, setDueDay] = useState(work.dueDay);
+  const [busy, start] = useTransition();
+  const rows = [...work.rows].sort(
+    (x, y) => ORDER.indexOf(x.status) - ORDER.indexOf(y.status) || x.name.localeCompare(y.name),
+  );
+  const nameOf = (status: StudentStatus) =>
+    work.kind === "check" && status === "budget" ? "handed in" : NAMES[status];
+  const pullAll = (status: StudentStatus) =>
+    pull.add(
+      rows
+        .filter((row) => row.status === status)
+        .map(({ studentId, name }) => ({ id: studentId, name, skillId: null })),
+    );
+  const run = (change: () => ReturnType<typeof withdrawAction>, done: string, then?: () => void) =>
+    start(async () => {
+      const result = await change();
+      if (!result.ok) {
+        sayProblem(result.message);
+        return;
+      }
+      sayDone(done, () => undoAction(result.data.changeId));
+      then?.();
+    });
+  return (
+    <div className="px-5 py-4">
+      <PageHead
+        title={work.title}
+        sub={`${work.className}, ${work.skills.join(", ")}. ${work.kind === "check" ? `Check of ${work.budgetItems} items` : `Until mastered, at most ${work.budgetItems} items`}; open from ${work.opens}, due ${work.due}.`}
+      >
+        <label className="flex items-center gap-2 text-[15px]">
+          Due
+          <input
+            type="date"
+            className="bg-field border-ink border-[1.5px] px-2 py-0.5"
+            value={dueDay}
+            onChange={(event) => setDueDay(event.target.value)}
+          />
+        </label>
+        <Button
+          disabled={busy || dueDay === work.dueDay || dueDay === ""}
+          onClick={() => run(() => moveDueDayAction(work.id, dueDay), `“${work.title}” is due on another day now.`)}
+        >
+          {work.state === "over" ? "Open again until then" : "Move the due day"}
+        </Button>
+        <Button
+          disabled={busy}
+          onClick={() =>
+            run(
+              () => withdrawAction(work.id),
+              `Withdrew “${work.title}”. Answers are kept.`,
+              () => router.push(`${base}/work`),
+            )
+          }
+        >
+          Withdraw
+        </Button>
+      </PageHead>
+      <p className="mb-3 flex flex-wrap gap-x-5 text-[15px]">
+        {ORDER.map((status) => {
+          const count = rows.filter((row) => row.status === status).length;
+          if (count === 0) return null;
+          return (
+            <span key={status} className={status === "stuck" ? "text-clay font-semibold" : ""}>
+              {count} {nameOf(status)}{" "}
+              <Button
+                look="quiet"
+                className="px-0! py-0! text-[14px]!"
+                onClick={() => pullAll(status)}
+                aria-label={`Put the ${count} ${nameOf(status)} on the pull list`}
+              >
+                Pull {count}
+              </Button>
+            </span>
+          );
+        })}
+        {work.leftOut.length > 0 ? <span className="text-mute">left out: {work.leftOut.join(", ")}</span> : null}
+      </p>
+      <table className="w-full max-w-4xl text-[15px]">
+        <thead className="text-mute text-left text-[14px]">
+          <tr>
+            <th className="py-1 font-normal">Student</th>
+            <th className="w-52 font-normal">Where</th>
+            <th className="w-48 font-normal">Progress</th>
+            <th className="w-44 font-normal">Right at the first try</th>
+            <th className="w-40 font-normal">Last worked</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <Row
+              key={row.studentId}
+              row={row}
+              name={nameOf(row.status)}
+              toggle={() => pull.toggle({ id: row.studentId, name: row.name, skillId: null })}
+              pulled={pull.has(row.studentId)}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Row({
+  row,
+  name,
+  toggle,
+  pulled,
+}: {
+  readonly row: WorkRowView;
+  readonly name: string;
+  readonly toggle: () => void;
+  readonly pulled: boolean;
+}) {
+  return (
+    <tr className="border-hair border-t">
+      <td className="py-1">
+        <span className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="accent-clay"
+            checked={pulled}
+            onChange={toggle}
+            aria-label={`${row.name} on the pull list`}
+          />
+          <SheetLink id={row.studentId} className={pulled ? "font-bold" : ""}>
+            {row.name}
+          </SheetLink>
+        </span>
+      </td>
+      <td
+        className={row.status === "stuck" ? "text-clay font-semibold" : row.status === "not-started" ? "text-mute" : ""}
+      >
+        {name}
+        {row.now ? ", at it now" : ""}
+      </td>
+      <td>
+        <span
+          className="block h-2.5 w-36"
+          style={{ background: "var(--gauge)" }}
+          role="img"
+          aria-label={`${Math.round(row.progress * 100)} % done`}
+        >
+          <i className="bg-water block h-full" style={{ width: `${row.progress * 100}%` }} />
+        </span>
+      </td>
+      <td>{row.itemsDone > 0 ? `${row.itemsRight} of ${row.itemsDone}` : ""}</td>
+      <td className="text-mute">{row.lastWorked}</td>
+    </tr>
+  );
+}

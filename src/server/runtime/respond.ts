@@ -1,0 +1,29 @@
+import "server-only";
+import { NextResponse } from "next/server";
+import { requireActor } from "@/server/access/currentActor";
+import type { Context } from "./context";
+import { log } from "./log";
+import { Refusal, type RefusalCode } from "./refusal";
+import { theRuntime } from "./runtime";
+
+const STATUS: Readonly<Record<RefusalCode, number>> = {
+  "signed-out": 401,
+  "not-allowed": 403,
+  "not-found": 404,
+  invalid: 422,
+  conflict: 409,
+  locked: 423,
+  closed: 409,
+};
+
+/** Answers a request of our own pages with JSON; refusals keep their code and words. */
+export async function respond<T>(use: (context: Context) => Promise<T>): Promise<NextResponse> {
+  try {
+    return NextResponse.json(await use({ runtime: await theRuntime(), actor: await requireActor() }));
+  } catch (error) {
+    if (error instanceof Refusal)
+      return NextResponse.json({ code: error.code, message: error.message }, { status: STATUS[error.code] });
+    log("error", "request failed", { error: String(error), stack: error instanceof Error ? error.stack : undefined });
+    return NextResponse.json({ code: "failed", message: "That did not work. Please try again." }, { status: 500 });
+  }
+}

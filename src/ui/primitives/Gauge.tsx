@@ -1,0 +1,34 @@
+import { LEVEL_NAMES, LEVELS, type Level } from "@/core/model/levels";
+
+export interface GaugeProps {
+  readonly chance: number;
+  readonly level: Level;
+  readonly tooLittle: boolean;
+  readonly old?: boolean;
+  readonly mastered?: boolean;
+  readonly className?: string;
+}
+
+const fill = (level: Level) => `var(--level-${LEVELS.indexOf(level)})`;
+
+/** How mastery is drawn everywhere: a cell filled from below to the chance of mastery. The words are for the caller. */
+export function Gauge({ chance, level, tooLittle, old = false, mastered = false, className = "h-4 w-10" }: GaugeProps) {
+  const marks = `${tooLittle ? "gauge-few" : ""} ${old ? "gauge-old" : ""} ${mastered ? "gauge-mastered" : ""}`;
+  return (
+    <span aria-hidden className={`gauge block ${marks} ${className}`}>
+      {tooLittle ? null : <i style={{ height: `${Math.max(4, chance * 100)}%`, background: fill(level) }} />}
+    </span>
+  );
+}
+
+/** The same in words, for tooltips and screen readers. */
+export function gaugeWords(gauge: GaugeProps & { readonly answered?: number; readonly right?: number }): string {
+  if (gauge.tooLittle) return gauge.answered ? `too little evidence, ${gauge.answered} answered` : "not met yet";
+  const parts = [
+    `${LEVEL_NAMES[gauge.level]}, chance of mastery ${Math.round(gauge.chance * 100)} %`,
+    ...(gauge.mastered ? ["mastered"] : []),
+    ...(gauge.answered === undefined ? [] : [`${gauge.right} of ${gauge.answered} right at the first try`]),
+    ...(gauge.old ? ["old: more than 60 days ago"] : []),
+  ];
+  return parts.join("; ");
+}

@@ -1,0 +1,32 @@
+import katex from "katex";
+
+/** A whole number and a fraction, or a fraction alone, as plain text has it: "1 3/4", "3/4". */
+const FRACTION = /(?:(?<![\d.])(\d+) )?(?<![\d./])(\d+)\/(\d+)(?![\d/])/g;
+
+/** Text in which fractions are set as fractions; screen readers get MathML. */
+export function MathText({ text }: { readonly text: string }) {
+  const parts: { readonly at: number; readonly text?: string; readonly tex?: string }[] = [];
+  let last = 0;
+  for (const match of text.matchAll(FRACTION)) {
+    if (match.index > last) parts.push({ at: last, text: text.slice(last, match.index) });
+    parts.push({ at: match.index, tex: `${match[1] ?? ""}\\tfrac{${match[2]}}{${match[3]}}` });
+    last = match.index + match[0].length;
+  }
+  if (last < text.length) parts.push({ at: last, text: text.slice(last) });
+  return (
+    <>
+      {parts.map((part) =>
+        part.tex === undefined ? (
+          <span key={part.at}>{part.text}</span>
+        ) : (
+          <span
+            key={part.at}
+            className="text-[1.12em]"
+            // biome-ignore lint/security/noDangerouslySetInnerHtml: KaTeX's own markup of digits that the pattern let through
+            dangerouslySetInnerHTML={{ __html: katex.renderToString(part.tex, { throwOnError: false }) }}
+          />
+        ),
+      )}
+    </>
+  );
+}
