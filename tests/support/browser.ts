@@ -1,0 +1,55 @@
+import { existsSync } from "node:fs";
+import puppeteer, { type Browser, type BrowserContext, type Page } from "puppeteer-core";
+
+const CHROMIUM = process.env.CHROMIUM ?? "/usr/bin/chromium";
+
+/** Headless Chromium from Debian's package; closed networks make its background requests hang, so they are off. */
+export function openBrowser(): Promise<Browser> {
+  if (!existsSync(CHROMIUM)) throw new Error(`Chromium is not at ${CHROMIUM}; npm test installs it.`);
+  return puppeteer.launch({
+    executablePath: CHROMIUM,
+    headless: true,
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+      "--lang=en-GB",
+    ],
+  });
+}
+
+export async function openPage(browser: Browser | BrowserContext, width = 1280, height = 800): Promise<Page> {
+  const page = await browser.newPage();
+  await page.setViewport({ width, height });
+  page.setDefaultTimeout(20_000);
+  return page;
+}
+
+/** The first element of a kind whose own words match. */
+export const byText = (page: Page, selector: string, text: string) => page.waitForSelector(`${selector} ::-p-text(${text})`, { visible: true });
+
+export async function click(page: Page, selector: string): Promise<void> {
+  await page.locator(selector).click();
+}
+
+export async function signInTeacher(page: Page, base: string, email: string, password: string): Promise<void> {
+  await page.goto(`${base}/sign-in?as=teacher`);
+  await page.locator("#email").fill(email);
+  await page.locator("#password").fill(password);
+  await click(page, "button[type=submit]");
+  await page.waitForSelector("nav[aria-label='The bend']");
+}
+
+export async function signInPupil(page: Page, base: string, pupil: { code: string; name: string; pin: string }): Promise<void> {
+  await page.goto(`${base}/sign-in`);
+  await page.locator("#code").fill(pupil.code);
+  await click(page, "button[type=submit]");
+  const [given = "", family = ""] = pupil.name.split(" ");
+  await click(page, `li button ::-p-text(${given} ${family.slice(0, 1)})`);
+  await page.locator("#pin").fill(pupil.pin);
+  await page.waitForFunction(() => location.pathname === "/river", { timeout: 20_000 });
+}
