@@ -2,15 +2,15 @@ import { seededRandom } from "@/core/numeric/seededRandom";
 import { type Learner, normal } from "./learner";
 
 /** Typical ability of the two sections in the middle of grade 6, in logits. */
-const TYPICAL = -0.35;
+const TYPICAL = -0.12;
 
 /** Students whose data tell a story; everybody else is drawn at random. */
 const STORIES: Readonly<Record<string, Partial<Learner>>> = {
   // Two grades behind in fractions only: everything that rests on fractions suffers, the rest does not.
   "Ilse Vandersloot": {
     ability: 0.6,
-    deviations: { "equivalent-fractions": -2.1, "fractions-of-amounts": -2.3, "scaling-by-a-fraction": -2 },
-    pace: 0.05,
+    deviations: { "equivalent-fractions": -3, "fractions-of-amounts": -3, "scaling-by-a-fraction": -2.6 },
+    pace: 0.03,
   },
   // Rushes: half of the answers come within three seconds.
   "Wen Liangyu": { ability: 0.3, haste: 0.5 },

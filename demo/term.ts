@@ -116,7 +116,7 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
     }
     if (day === reteachDay)
       await reteachSomebody(simulation, day, pupils, open, "equivalent-ratios", "Mixtures, Tuesday");
-    if (day === schoolDayAfter(course.firstDay, 43, school))
+    if (day === schoolDayAfter(course.firstDay, 40, school))
       await reteachSomebody(simulation, day, pupils, open, "fractions-of-amounts", "Shares and parts", true);
     await workThrough(simulation, day, open);
   }
@@ -221,12 +221,12 @@ async function reteachSomebody(
   const groupId = runtime.newId();
   const studentIds = group.members.map(({ id }) => id);
   await makeGroups(teacher, { classIds: [classId], groups: [{ id: groupId, name, skillId, studentIds }] });
-  const [practiceDue, checkDue] = [schoolDayAfter(day, 3, school), schoolDayAfter(day, checkLater ? 12 : 5, school)];
+  const [practiceDue, checkDue] = [schoolDayAfter(day, 3, school), schoolDayAfter(day, checkLater ? 8 : 5, school)];
   await assignReteach(teacher, {
     groupId,
     reteachId: runtime.newId(),
     practiceDueDay: dayOfNumber(practiceDue),
-    checkOpensDay: dayOfNumber(schoolDayAfter(day, checkLater ? 8 : 3, school)),
+    checkOpensDay: dayOfNumber(schoolDayAfter(day, 3, school)),
     checkDueDay: dayOfNumber(checkDue),
     checkItems: 4,
   });

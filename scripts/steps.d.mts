@@ -6,4 +6,8 @@ export function ensureInstalled(): void;
 export function ensureBuilt(): void;
 export function runScript(path: string, args?: readonly string[], env?: Readonly<Record<string, string>>): void;
 export function freePort(from?: number): Promise<number>;
-export function startApp(port: number, env?: Readonly<Record<string, string>>, stdio?: "inherit" | "ignore" | "pipe"): Promise<ChildProcess>;
+export function startApp(
+  port: number,
+  env?: Readonly<Record<string, string>>,
+  stdio?: "inherit" | "ignore" | "pipe",
+): Promise<ChildProcess>;

@@ -12,11 +12,14 @@ const bin = (name) => join(root, "node_modules", ".bin", name);
 /** Runs a command to its end with its output shown; throws when it fails. */
 export function run(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: root, stdio: "inherit", ...options });
-  if (result.status !== 0) throw new Error(`${[command, ...args].join(" ")} failed (${result.status ?? result.signal})`);
+  if (result.status !== 0)
+    throw new Error(`${[command, ...args].join(" ")} failed (${result.status ?? result.signal})`);
 }
 
 export function ensureInstalled() {
-  const lock = createHash("sha256").update(readFileSync(join(root, "package-lock.json"))).digest("hex");
+  const lock = createHash("sha256")
+    .update(readFileSync(join(root, "package-lock.json")))
+    .digest("hex");
   const stamp = join(root, "node_modules", ".oxbow-lock");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   console.log("Installing packages…");
@@ -39,13 +42,18 @@ export function ensureBuilt() {
   const stamp = join(root, ".next", "oxbow-build");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === digest) return;
   console.log("Building (about a minute)…");
-  run(bin("next"), ["build"], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+  run(bin("next"), ["build"], {
+    stdio: ["ignore", "ignore", "inherit"],
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
+  });
   writeFileSync(stamp, digest);
 }
 
 /** Runs one of the TypeScript scripts with server modules allowed. */
 export function runScript(path, args = [], env = {}) {
-  run(process.execPath, ["--conditions=react-server", "--import", "tsx", path, ...args], { env: { ...process.env, ...env } });
+  run(process.execPath, ["--conditions=react-server", "--import", "tsx", path, ...args], {
+    env: { ...process.env, ...env },
+  });
 }
 
 /** The first free port from 3000 up. */
@@ -71,7 +79,10 @@ export async function startApp(port, env = {}, stdio = "inherit") {
   const until = Date.now() + 60_000;
   while (Date.now() < until) {
     if (child.exitCode !== null) throw new Error(`The application ended at its start (${child.exitCode}).`);
-    const up = await fetch(`http://127.0.0.1:${port}/sign-in`).then((response) => response.ok, () => false);
+    const up = await fetch(`http://127.0.0.1:${port}/sign-in`).then(
+      (response) => response.ok,
+      () => false,
+    );
     if (up) return child;
     await new Promise((resolve) => setTimeout(resolve, 150));
   }

@@ -30,7 +30,8 @@ export async function openPage(browser: Browser | BrowserContext, width = 1280, 
 }
 
 /** The first element of a kind whose own words match. */
-export const byText = (page: Page, selector: string, text: string) => page.waitForSelector(`${selector} ::-p-text(${text})`, { visible: true });
+export const byText = (page: Page, selector: string, text: string) =>
+  page.waitForSelector(`${selector} ::-p-text(${text})`, { visible: true });
 
 export async function click(page: Page, selector: string): Promise<void> {
   await page.locator(selector).click();
@@ -44,7 +45,11 @@ export async function signInTeacher(page: Page, base: string, email: string, pas
   await page.waitForSelector("nav[aria-label='The bend']");
 }
 
-export async function signInPupil(page: Page, base: string, pupil: { code: string; name: string; pin: string }): Promise<void> {
+export async function signInPupil(
+  page: Page,
+  base: string,
+  pupil: { code: string; name: string; pin: string },
+): Promise<void> {
   await page.goto(`${base}/sign-in`);
   await page.locator("#code").fill(pupil.code);
   await click(page, "button[type=submit]");

@@ -12,6 +12,15 @@ export async function workById(db: Queryable, id: string): Promise<WorkRow | nul
   return work ?? null;
 }
 
+export async function worksById(db: Queryable, ids: readonly string[]): Promise<WorkRow[]> {
+  return ids.length === 0
+    ? []
+    : db
+        .select()
+        .from(works)
+        .where(inArray(works.id, [...ids]));
+}
+
 export async function worksOfClasses(db: Queryable, classIds: readonly string[]): Promise<WorkRow[]> {
   return db
     .select()

@@ -7,7 +7,7 @@ import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
 import type { Context } from "@/server/runtime/context";
 import type { PlanEntryView, PlanView } from "./types";
 
-/** Share of a class that must be Secure for a planned skill to count as reached. */
+/** Share of a class that must have been Secure or mastered for a planned skill to count as reached. */
 const SHARE_WANTED = 0.6;
 
 /** The plan of one class: its skills in order, with dates and where the class stands. */
@@ -33,7 +33,7 @@ export async function planFigure(
   const { position, entries } = await planView(context, classId);
   return entries.length === 0
     ? { text: "no plan yet", attention: false }
-    : { text: position.text, attention: position.daysAhead < -5 };
+    : { text: position.short, attention: position.daysAhead < -5 };
 }
 
 function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[] {
@@ -43,6 +43,8 @@ function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[
     const gauges = students.map((student) => student.gauges.get(skill.id)).filter((gauge) => gauge !== undefined);
     const known = gauges.filter(({ tooLittle }) => !tooLittle);
     const secure = known.filter(({ level }) => level === "secure" || level === "extending").length;
+    // What was mastered once and has faded since is a matter for review, not for the plan.
+    const there = known.filter(({ level, mastered }) => mastered || level === "secure" || level === "extending").length;
     return [
       {
         skillId: skill.id,
@@ -57,7 +59,8 @@ function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[
         beginning: known.filter(({ level }) => level === "beginning").length,
         tooLittle: gauges.length - known.length,
         students: gauges.length,
-        reached: gauges.length > 0 && secure / gauges.length >= SHARE_WANTED,
+        reached: gauges.length > 0 && there / gauges.length >= SHARE_WANTED,
+        there,
         buildsOn: skill.prerequisites.map((id) => skills.find((other) => other.id === id)?.name ?? ""),
       } satisfies PlanEntryView,
     ];
@@ -70,15 +73,16 @@ function positionOf(
 ): PlanView["position"] {
   const planned = plan.map(({ skillId, targetDay }) => {
     const entry = entries.find((candidate) => candidate.skillId === skillId);
-    return { skillId, targetDay, shareSecure: entry && entry.students > 0 ? entry.secure / entry.students : 0 };
+    return { skillId, targetDay, shareSecure: entry && entry.students > 0 ? entry.there / entry.students : 0 };
   });
   const { nextSkillId, daysAhead } = planPosition(planned, today, school.calendar, SHARE_WANTED);
   const name = skills.find(({ id }) => id === nextSkillId)?.name ?? "all skills reached";
-  const days = Math.abs(daysAhead) === 1 ? "1 school day" : `${Math.abs(daysAhead)} school days`;
-  return {
-    daysAhead,
-    text: daysAhead === 0 ? `${name}, on its dates` : `${name}, ${days} ${daysAhead < 0 ? "behind" : "ahead"}`,
-  };
+  const count = Math.abs(daysAhead);
+  const place = (unit: string) =>
+    daysAhead === 0
+      ? "on its dates"
+      : `${count} ${unit}${count === 1 ? "" : "s"} ${daysAhead < 0 ? "behind" : "ahead"}`;
+  return { daysAhead, text: `${name}, ${place("school day")}`, short: `${name}, ${place("day")}` };
 }
 
 const dayWords = (day: string) => format(new Date(`${day}T12:00:00`), "d MMM");

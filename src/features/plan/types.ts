@@ -1,6 +1,6 @@
 export interface PlanView {
   readonly className: string;
-  readonly position: { readonly text: string; readonly daysAhead: number };
+  readonly position: { readonly text: string; readonly short: string; readonly daysAhead: number };
   readonly entries: readonly PlanEntryView[];
 }
 export interface PlanEntryView {
@@ -12,6 +12,8 @@ export interface PlanEntryView {
   readonly targetDay: string;
   readonly place: "past" | "now" | "ahead";
   readonly secure: number;
+  /** Secure now, or mastered at some time. */
+  readonly there: number;
   readonly developing: number;
   readonly beginning: number;
   readonly tooLittle: number;

@@ -6,7 +6,7 @@ import { type OutcomeVerdict, reteachOutcome } from "@/core/grouping/reteachOutc
 import { answersBehindCell, misconceptionSignsOf } from "@/db/queries/delivery";
 import { classesOfStaff } from "@/db/queries/people";
 import { baselinesOf, groupById, groupsOfClasses, membersOfGroups, reteachesOfGroups } from "@/db/queries/regroup";
-import { targetsWithSittings, workById } from "@/db/queries/work";
+import { targetsWithSittings, workById, worksById } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
 import { loadClassroom } from "@/server/classroom/classroom";
 import type { Context } from "@/server/runtime/context";
@@ -40,6 +40,10 @@ export async function groupList(context: Context, classIds: readonly string[]): 
     await libraryOf(runtime),
     await classesOfStaff(runtime.db.read, actor.personId),
   ];
+  const checks = await worksById(
+    runtime.db.read,
+    reteaches.map(({ checkWorkId }) => checkWorkId),
+  );
   const sittings = await targetsWithSittings(
     runtime.db.read,
     reteaches.flatMap(({ practiceWorkId, checkWorkId }) => [practiceWorkId, checkWorkId]),
@@ -50,7 +54,17 @@ export async function groupList(context: Context, classIds: readonly string[]): 
     const finished = (workId: string) =>
       sittings.filter(({ target, sitting }) => target.workId === workId && sitting?.finishedAt != null).length;
     const [practised, checked] = reteach ? [finished(reteach.practiceWorkId), finished(reteach.checkWorkId)] : [0, 0];
-    const stage = !reteach ? "plan" : checked >= own.length ? "result" : practised >= own.length ? "check" : "practice";
+    const check = checks.find(({ id }) => id === reteach?.checkWorkId);
+    const open = check !== undefined && check.opensAt <= runtime.now();
+    const stage = !reteach
+      ? "plan"
+      : checked >= own.length
+        ? "result"
+        : practised < own.length && !open
+          ? "practice"
+          : open
+            ? "check"
+            : "waiting";
     return {
       id: group.id,
       name: group.name,
@@ -61,6 +75,7 @@ export async function groupList(context: Context, classIds: readonly string[]): 
       stageText: {
         plan: "nothing assigned yet",
         practice: `practice: ${practised} of ${own.length} finished`,
+        waiting: `practised; the check opens ${check ? format(check.opensAt, "EEE d MMM") : "later"}`,
         check: `check: ${checked} of ${own.length} handed in`,
         result: "checked: see the result",
       }[stage],

@@ -47,7 +47,7 @@ export interface GroupListEntry {
   readonly skillName: string;
   readonly className: string;
   readonly members: readonly string[];
-  readonly stage: "plan" | "practice" | "check" | "result";
+  readonly stage: "plan" | "practice" | "waiting" | "check" | "result";
   readonly stageText: string;
 }
 

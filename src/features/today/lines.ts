@@ -19,7 +19,7 @@ export interface TodayFacts {
   readonly groups: readonly {
     readonly id: string;
     readonly name: string;
-    readonly stage: "plan" | "practice" | "check" | "result";
+    readonly stage: "plan" | "practice" | "waiting" | "check" | "result";
     readonly stageText: string;
   }[];
   readonly map: {
@@ -92,7 +92,7 @@ function rosterLines(base: string, { roster }: TodayFacts): TodayLine[] {
 
 function workLines(base: string, { works }: TodayFacts): TodayLine[] {
   return works
-    .filter(({ state }) => state === "open")
+    .filter(({ state, finished, given }) => state === "open" && finished < given)
     .map((work) => {
       const wants = [
         ...(work.stuck > 0 ? [`${work.stuck} stuck`] : []),
@@ -111,9 +111,15 @@ function workLines(base: string, { works }: TodayFacts): TodayLine[] {
 }
 
 function groupLines(base: string, { groups }: TodayFacts): TodayLine[] {
-  const actions = { plan: "Plan it", practice: "Look in", check: "See the check", result: "See the result" } as const;
+  const actions = {
+    plan: "Plan it",
+    practice: "Look in",
+    waiting: "Look in",
+    check: "See the check",
+    result: "See the result",
+  } as const;
   return groups
-    .filter(({ stage }) => stage !== "practice")
+    .filter(({ stage }) => stage !== "practice" && stage !== "waiting")
     .slice(0, 4)
     .map((group) => ({
       key: group.id,
@@ -127,9 +133,9 @@ function groupLines(base: string, { groups }: TodayFacts): TodayLine[] {
 }
 
 function evidenceLines(base: string, { map, plan, evidence }: TodayFacts): TodayLine[] {
-  const [shared] = map.misconceptions.filter(
-    (entry) => entry.skillId === map.currentSkillId || entry.students.length >= LEAST_SHARED,
-  );
+  const many = map.misconceptions.filter((entry) => entry.students.length >= LEAST_SHARED);
+  // What is being taught now comes before what was taught long ago, however many share it.
+  const shared = many.find((entry) => entry.skillId === map.currentSkillId) ?? many[0];
   const skill = map.skills.find(({ id }) => id === shared?.skillId);
   return [
     ...(shared && skill && shared.students.length >= LEAST_SHARED
@@ -149,7 +155,7 @@ function evidenceLines(base: string, { map, plan, evidence }: TodayFacts): Today
       key: "plan",
       station: "Plan",
       what: plan.text,
-      why: "Against the dates of the plan; reached means 60 % of the class are Secure.",
+      why: "Against the dates of the plan; reached means 60 % of the class are Secure or have mastered it.",
       href: `${base}/plan`,
       action: "See the plan",
       attention: plan.attention,

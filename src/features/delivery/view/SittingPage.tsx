@@ -16,7 +16,7 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
   const state = useSitting(initial, personId);
   const { view, item } = state;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
+    <div className="sitting mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
       <header className="flex items-baseline justify-between gap-4 px-5 pt-5 sm:px-12">
         <h1 className="text-[19px] font-bold">{view.title}</h1>
         <Link href="/river" className="text-mute text-[17px] underline underline-offset-4">
@@ -79,62 +79,65 @@ function Item({ item, state }: { readonly item: ItemView; readonly state: Sittin
   const skill = view.lessons[item.skillId];
   return (
     <form
+      className="sitting-item"
       onSubmit={(event) => {
         event.preventDefault();
         if (!over) check();
       }}
     >
-      <p className="max-w-[640px] text-[24px] leading-normal">
-        <MathText text={item.stem} />
-      </p>
-      <NumberTable rows={item.table} />
-      {item.kind === "choice" ? (
-        <Options item={item} value={answer} set={setAnswer} locked={over || state.busy} />
-      ) : (
-        <label className="mt-6 flex items-center gap-3">
-          <span className="sr-only">Your answer</span>
-          <input
-            ref={field}
-            className="border-ink bg-field min-h-14 w-52 border-[2.5px] px-4 text-[26px] font-bold"
-            value={answer}
-            onChange={(event) => setAnswer(event.target.value)}
-            disabled={over || state.busy}
-            autoComplete="off"
-            autoCorrect="off"
-            spellCheck={false}
-            maxLength={40}
-          />
-          {item.unit && !item.unit.required ? <span className="text-mute">{item.unit.word}</span> : null}
-        </label>
-      )}
-      {problem ? (
-        <p role="alert" className="border-clay mt-4 border-l-4 pl-3 text-[18px]">
-          {problem}
+      <div>
+        <p className="max-w-[640px] text-[24px] leading-normal">
+          <MathText text={item.stem} />
         </p>
-      ) : null}
-      {over ? null : (
-        <div className="mt-5 flex flex-wrap gap-3.5">
-          <Button look="main" size="big" type="submit" disabled={state.busy}>
-            {state.busy
-              ? "Checking…"
-              : said.kind === "feedback"
-                ? "Check again"
-                : view.kind === "check"
-                  ? "Hand in this answer"
-                  : "Check"}
-          </Button>
-          {item.hint && !hint ? (
-            <Button size="big" onClick={() => setHint(true)}>
-              Hint
+        <NumberTable rows={item.table} />
+        {item.kind === "choice" ? (
+          <Options item={item} value={answer} set={setAnswer} locked={over || state.busy} />
+        ) : (
+          <label className="mt-6 flex items-center gap-3">
+            <span className="sr-only">Your answer</span>
+            <input
+              ref={field}
+              className="border-ink bg-field min-h-14 w-52 border-[2.5px] px-4 text-[26px] font-bold"
+              value={answer}
+              onChange={(event) => setAnswer(event.target.value)}
+              disabled={over || state.busy}
+              autoComplete="off"
+              autoCorrect="off"
+              spellCheck={false}
+              maxLength={40}
+            />
+            {item.unit && !item.unit.required ? <span className="text-mute">{item.unit.word}</span> : null}
+          </label>
+        )}
+        {problem ? (
+          <p role="alert" className="border-clay mt-4 border-l-4 pl-3 text-[18px]">
+            {problem}
+          </p>
+        ) : null}
+        {over ? null : (
+          <div className="mt-5 flex flex-wrap gap-3.5">
+            <Button look="main" size="big" type="submit" disabled={state.busy}>
+              {state.busy
+                ? "Checking…"
+                : said.kind === "feedback"
+                  ? "Check again"
+                  : view.kind === "check"
+                    ? "Hand in this answer"
+                    : "Check"}
             </Button>
-          ) : null}
-        </div>
-      )}
-      {hint && item.hint && !over ? (
-        <p className="border-water mt-5 border-l-4 py-1 pl-4 text-[19px]">
-          <MathText text={item.hint} />
-        </p>
-      ) : null}
+            {item.hint && !hint ? (
+              <Button size="big" onClick={() => setHint(true)}>
+                Hint
+              </Button>
+            ) : null}
+          </div>
+        )}
+        {hint && item.hint && !over ? (
+          <p className="border-water mt-5 border-l-4 py-1 pl-4 text-[19px]">
+            <MathText text={item.hint} />
+          </p>
+        ) : null}
+      </div>
       <div ref={feedbackBox} aria-live="polite">
         <Said state={state} over={over} lesson={skill ? () => setLesson(true) : null} />
       </div>

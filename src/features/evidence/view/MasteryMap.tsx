@@ -1,6 +1,6 @@
 "use client";
 import { parseAsString, parseAsStringLiteral, useQueryState } from "nuqs";
-import { type KeyboardEvent, useMemo, useRef, useState } from "react";
+import { type CSSProperties, type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { type PullList, usePullList } from "@/client/pull-list/pullList";
 import { LEVEL_NAMES, LEVELS } from "@/core/model/levels";
 import { SheetLink } from "@/ui/layout/SheetLink";
@@ -37,6 +37,11 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
   const [cellStudent, cellSkill] = cell?.split(".") ?? [];
   const pulled = (students: readonly MapStudent[], at: MapSkill) =>
     pull.add(students.map(({ id, name }) => ({ id, name, skillId: at.id })));
+  // A large class or a long strand still fits one screen: 30 rows and 20 columns at 1280 by 800.
+  const tight = {
+    "--row": view.students.length > 26 ? "16px" : "19px",
+    "--column": `${Math.max(29, Math.min(48, Math.floor(640 / view.skills.length)))}px`,
+  } as CSSProperties;
   return (
     <div className="grid gap-0 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section aria-labelledby="map-title" className="min-w-0 px-5 pt-2 pb-3">
@@ -87,16 +92,18 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
           </span>
         </p>
         <div className="overflow-x-auto">
-          <table ref={grid.table} className="border-collapse" aria-label="Mastery map" onKeyDown={grid.onKeyDown}>
+          <table
+            ref={grid.table}
+            className="border-collapse"
+            style={tight}
+            aria-label="Mastery map"
+            onKeyDown={grid.onKeyDown}
+          >
             <thead>
               <tr>
                 <th className="w-36" />
                 {view.skills.map((entry, place) => (
-                  <th
-                    key={entry.id}
-                    scope="col"
-                    className={`relative h-[92px] w-[47px] min-w-[40px] p-0 align-bottom ${place === column ? "bg-bank" : ""}`}
-                  >
+                  <th key={entry.id} scope="col" className={`relative h-[84px] p-0 align-bottom`}>
                     <button
                       type="button"
                       aria-pressed={place === column}
@@ -104,20 +111,20 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
                         setSkillId(entry.id);
                         setCell(null);
                       }}
-                      className={`absolute bottom-1.5 left-5 origin-bottom-left -rotate-[38deg] text-[13px] leading-none whitespace-nowrap hover:underline ${place === column ? "font-extrabold" : "font-normal"}`}
+                      className={`absolute bottom-1 left-1/2 z-10 origin-bottom-left -rotate-[38deg] text-[13px] leading-none whitespace-nowrap hover:underline ${place === column ? "font-extrabold" : "font-normal"}`}
                     >
                       {entry.name}
                     </button>
                   </th>
                 ))}
-                <th className="w-16" />
+                <th className="min-w-[96px]" />
               </tr>
             </thead>
             <tbody>
               {rows.map((student, row) => (
                 <tr key={student.id} className="group">
                   <th scope="row" className="p-0 pr-2 text-left font-normal">
-                    <span className="flex h-[19px] items-center gap-1.5 text-[14px] leading-none whitespace-nowrap">
+                    <span className="flex h-(--row) items-center gap-1.5 text-[14px] leading-none whitespace-nowrap">
                       <input
                         type="checkbox"
                         className="accent-clay size-3.5"
@@ -139,7 +146,10 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
                     const words = `${student.name}, ${entry.name}: ${gaugeWords(gauge)}`;
                     const open = cell === `${student.id}.${entry.id}`;
                     return (
-                      <td key={entry.id} className={`h-[19px] p-0 px-[2px] ${place === column ? "bg-bank" : ""}`}>
+                      <td
+                        key={entry.id}
+                        className={`h-(--row) w-(--column) min-w-6 p-0 px-[2px] ${place === column ? "bg-silt/60" : ""}`}
+                      >
                         <button
                           type="button"
                           data-cell={`${row}.${place}`}
@@ -150,7 +160,7 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
                           onClick={() => setCell(`${student.id}.${entry.id}`)}
                           className={`block w-full ${open ? "outline-ink outline-2" : "hover:outline-mute hover:outline-2"}`}
                         >
-                          <Gauge {...gauge} className="h-[15px] w-full" />
+                          <Gauge {...gauge} className="h-[calc(var(--row)-4px)] w-full" />
                         </button>
                       </td>
                     );
@@ -169,7 +179,7 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
           </p>
         ) : null}
       </section>
-      <aside className="border-hair border-l px-5 pt-3 pb-4">
+      <aside className="border-hair border-l px-5 pt-2 pb-3">
         {cellStudent && cellSkill ? (
           <CellAnswers studentId={cellStudent} skillId={cellSkill} close={() => setCell(null)} />
         ) : (

@@ -52,10 +52,10 @@ export function SkillSide(props: {
           <li className="text-mute py-0.5 pl-[18px]">{view.students.length - known.length} with too little evidence</li>
         ) : null}
       </ul>
-      <h3 className="mt-4 mb-1 text-[14px] font-bold">What went wrong, by students</h3>
+      <h3 className="mt-3 mb-1 text-[14px] font-bold">What went wrong, by students</h3>
       {shown.length === 0 ? <p className="text-mute text-[14px]">No known mistake has shown in this skill.</p> : null}
       <ul>
-        {shown.slice(0, 4).map((entry) => (
+        {shown.slice(0, 3).map((entry) => (
           <Misconception
             key={entry.misconceptionId}
             entry={entry}
@@ -64,7 +64,7 @@ export function SkillSide(props: {
         ))}
       </ul>
       {first && first.students.length > 1 ? (
-        <p className="border-ink mt-3 border-t-2 pt-2.5 text-[14px]">
+        <p className="border-ink mt-2 border-t-2 pt-2 text-[14px]">
           Worth a group: <b>{first.students.length} students</b> share “{first.name.toLowerCase()}”
           {chanceWords(first, view, column)}
           {skill.blocks.length > 0 ? (
@@ -89,14 +89,14 @@ function Misconception({ entry, pullAll }: { readonly entry: ShownMisconception;
   const names = entry.students.slice(0, 6).map(({ name, times }) => (times > 1 ? `${name} (${times})` : name));
   const rest = entry.students.length - names.length;
   return (
-    <li className="border-hair border-t py-2">
+    <li className="border-hair border-t py-1.5">
       <div className="flex items-baseline justify-between gap-2">
         <b className="text-[15px] font-semibold" title={entry.explanation}>
           {entry.name}
         </b>
         <Button
           look="quiet"
-          className="-my-1 px-0! text-[14px]!"
+          className="min-h-0! px-0! py-0! text-[14px]!"
           onClick={pullAll}
           aria-label={`Put the ${entry.students.length} who ${entry.name.toLowerCase()} on the pull list`}
         >
@@ -119,7 +119,7 @@ function Pull(props: {
   return (
     <Button
       look="quiet"
-      className="ml-auto px-0! py-0! text-[14px]!"
+      className="ml-auto min-h-0! px-0! py-0! text-[14px]!"
       onClick={() => props.pullAll(props.students)}
       aria-label={`Put the ${props.students.length} ${props.what} on the pull list`}
     >
@@ -133,5 +133,5 @@ function chanceWords(entry: ShownMisconception, view: MasteryMapView, column: nu
     .filter(({ id }) => entry.students.some((student) => student.id === id))
     .map((student) => Math.round((student.gauges[column]?.chance ?? 0) * 100))
     .sort((x, y) => x - y);
-  return chances.length === 0 ? "" : `, chance of mastery ${chances[0]} to ${chances.at(-1)} %`;
+  return chances.length === 0 ? "" : `, chance of mastery ${chances[0]} to ${chances.at(-1)}\u00a0%`;
 }

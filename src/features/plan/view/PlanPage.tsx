@@ -8,7 +8,7 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
     <div className="px-5 py-4">
       <PageHead
         title={`Plan of ${view.className}`}
-        sub={`${view.position.text}. A skill counts as reached when 60 % of the class are Secure.`}
+        sub={`${view.position.text}. A skill counts as reached when 60 % of the class are Secure or have mastered it once.`}
       />
       {view.entries.length === 0 ? <p className="text-mute py-8">This class has no plan yet.</p> : null}
       <table className="w-full text-[15px]">
@@ -17,7 +17,7 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
             <th className="w-8 py-1" />
             <th className="w-64 font-normal">Skill</th>
             <th className="w-44 font-normal">Dates</th>
-            <th className="w-80 font-normal">Where the class stands</th>
+            <th className="w-[27rem] font-normal">Where the class stands</th>
             <th className="font-normal">Builds on</th>
           </tr>
         </thead>
@@ -76,7 +76,9 @@ function Share({ entry }: { readonly entry: PlanEntryView }) {
         <i className="bg-ink absolute -top-0.5 -bottom-0.5 left-[60%] w-[1.5px]" title="60 %" />
       </span>
       <span className="text-[14px]">
-        {entry.secure} of {entry.students} Secure{entry.reached ? ", reached" : ""}
+        {entry.secure} Secure{entry.there > entry.secure ? `, ${entry.there - entry.secure} mastered before` : ""}, of{" "}
+        {entry.students}
+        {entry.reached ? ": reached" : ""}
       </span>
     </span>
   );

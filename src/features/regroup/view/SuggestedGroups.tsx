@@ -161,15 +161,15 @@ function ChipCard({ member, out, flip }: { readonly member: Chip; readonly out: 
           <Gauge {...member} className="h-4 w-6" />
         </span>
       </span>
-      <span className="flex items-end justify-between gap-2">
-        <span className="text-mute text-[13px] leading-tight">{member.evidence}</span>
+      <span className="block">
+        <span className="text-mute block text-[13px] leading-tight">{member.evidence}</span>
         <button
           type="button"
           className="text-[13px] underline underline-offset-2"
           onClick={flip}
           aria-label={out ? `Take ${member.name} in again` : `Leave ${member.name} out`}
         >
-          {out ? "in" : "out"}
+          {out ? "take in" : "leave out"}
         </button>
       </span>
     </li>

@@ -1,0 +1,153 @@
+import { describe, expect, it } from "vitest";
+import { type Item, instantiateItem } from "@/core/answers/instantiateItem";
+import { itemParameters } from "@/core/answers/itemParameters";
+import { misconceptions } from "~/content/misconceptions";
+import { ratioStrand } from "~/content/ratioStrand";
+
+type Numbers = Readonly<Record<string, number>>;
+
+/** The right answer to each shipped item model, worked out here in plain arithmetic, without the expression engine. */
+const BY_HAND: Readonly<Record<string, (p: Numbers) => number>> = {
+  "times-as-many/how-many-times": (p) => p.large! / p.small!,
+  "times-as-many/find-the-larger": (p) => p.small! * p.times!,
+  "equivalent-fractions/missing-top": (p) => (p.wide! / p.bottom!) * p.top!,
+  "equivalent-fractions/which-is-equal": (p) => p.top! / p.bottom!,
+  "fractions-of-amounts/find-the-part": (p) => (p.whole! / p.bottom!) * p.top!,
+  "fractions-of-amounts/find-the-rest": (p) => p.whole! * (1 - p.top! / p.bottom!),
+  "scaling-by-a-fraction/new-length": (p) => (p.length! * p.top!) / p.bottom!,
+  "scaling-by-a-fraction/which-factor": (p) => p.after! / p.before!,
+  "ratio-language/name-the-ratio": (p) => p.first! / p.second!,
+  "ratio-language/fraction-of-all": (p) => p.first! / (p.first! + p.second!),
+  "equivalent-ratios/bigger-batch": (p) => (p.wanted! / p.first!) * p.second!,
+  "equivalent-ratios/same-mix": (p) => p.first! / p.second!,
+  "ratio-tables/missing-cell": (p) => (p.b! / p.a!) * p.c!,
+  "ratio-tables/which-column": (p) => p.a! / p.b!,
+  "unit-rates/for-one": (p) => p.total! / p.count!,
+  "unit-rates/any-amount": (p) => (p.total! / p.count!) * p.wanted!,
+  "unit-rates/which-rate": (p) => p.total! / p.count!,
+  "comparing-rates/best-value": (p) => Math.min(p.p1! / p.middle!, p.p2! / p.few!, p.p3! / p.many!),
+  "comparing-rates/how-much-less": (p) => p.p2! / p.n2! - p.p1! / p.n1!,
+  "percent-of-amounts/find-percent": (p) => 0.01 * p.percent! * p.whole!,
+  "percent-of-amounts/after-reduction": (p) => p.price! * (1 - 0.01 * p.percent!),
+  "proportional-or-not/which-pairs": () => 0,
+  "proportional-or-not/with-a-start": (p) => p.start! + ((p.cost! - p.start!) / p.few!) * p.many!,
+  "constant-of-proportionality/find-the-number": (p) => p.output! / p.input!,
+  "constant-of-proportionality/which-rule": (p) => p.output! / p.input!,
+};
+
+/** The number an option of a choice item stands for, read back from its text as a student reads it. */
+const READ_OPTION: Readonly<Record<string, (numbers: readonly number[]) => number>> = {
+  "equivalent-fractions/which-is-equal": ([p, q]) => p! / q!,
+  "ratio-language/name-the-ratio": ([p, q]) => p! / q!,
+  "equivalent-ratios/same-mix": ([p, q]) => p! / q!,
+  "ratio-tables/which-column": ([p, q]) => p! / q!,
+  "comparing-rates/best-value": ([n, price]) => price! / n!,
+  "proportional-or-not/which-pairs": ([x1, y1, x2, y2]) => y2! / x2! - y1! / x1!,
+};
+
+const mixed = (text: string): number => {
+  const match = /(?:(\d+) )?(\d+)\/(\d+)|(\d+(?:\.\d+)?)/.exec(text);
+  if (!match) throw new Error(`No number in ${text}`);
+  return match[4] === undefined ? Number(match[1] ?? 0) + Number(match[2]) / Number(match[3]) : Number(match[4]);
+};
+const numbersIn = (text: string) => [...text.matchAll(/\d+(?:\.\d+)?/g)].map(([digits]) => Number(digits));
+const valueOf = (item: Item, text: string) => READ_OPTION[item.modelId]?.(numbersIn(text)) ?? mixed(text);
+const plain = (item: Item): Numbers => Object.fromEntries(Object.entries(item.values).map(([name, value]) => [name, value.valueOf()]));
+const near = (one: number, other: number) => Math.abs(one - other) < 1e-9;
+
+const SEEDS = Array.from({ length: 200 }, (_, seed) => seed);
+
+describe.each(ratioStrand.flatMap((skill) => skill.models.map((model) => ({ skill, model, id: model.id }))))("$id over 200 seeds", ({ skill, model }) => {
+  const items = SEEDS.map((seed) => instantiateItem(model, seed));
+
+  it("has a right key by arithmetic of our own", () => {
+    for (const item of items) {
+      const expected = BY_HAND[item.modelId]?.(plain(item)) ?? Number.NaN;
+      if (item.kind === "numeric") {
+        expect(near(item.key?.valueOf() ?? Number.NaN, expected), `${item.stem} → ${item.keyText}`).toBe(true);
+      } else {
+        const right = item.options.filter((option) => near(valueOf(item, option.text), expected));
+        expect(right.map(({ right: keyed }) => keyed), `${item.stem}: ${item.options.map(({ text }) => text).join(" | ")}`).toEqual([true]);
+      }
+    }
+  });
+
+  it("offers different options, one of them right", () => {
+    for (const item of items.filter(({ kind }) => kind === "choice")) {
+      const texts = item.options.map(({ text }) => text);
+      expect(new Set(texts).size).toBe(texts.length);
+      expect(texts.length).toBeGreaterThanOrEqual(3);
+      expect(item.options.filter(({ right }) => right)).toHaveLength(1);
+    }
+  });
+
+  it("never lets a misconception be right, and names only known ones", () => {
+    const ids = new Set(misconceptions.map(({ id }) => id));
+    for (const item of items) {
+      const expected = BY_HAND[item.modelId]?.(plain(item)) ?? Number.NaN;
+      for (const { id, value } of item.misconceptionValues) {
+        expect(ids.has(id)).toBe(true);
+        expect(near(value.valueOf(), expected), `${item.stem}: ${id}`).toBe(false);
+      }
+      for (const option of item.options.filter(({ misconceptionId }) => misconceptionId !== null)) {
+        expect(ids.has(option.misconceptionId ?? "")).toBe(true);
+        expect(near(valueOf(item, option.text), expected)).toBe(false);
+      }
+    }
+  });
+
+  it("shows a misconception in most items", () => {
+    const shows = items.filter((item) => item.misconceptionValues.length > 0 || item.options.some(({ misconceptionId }) => misconceptionId !== null));
+    expect(shows.length / items.length).toBeGreaterThan(0.9);
+  });
+
+  it("fills every slot and repeats itself for the same seed", () => {
+    for (const [seed, item] of items.entries()) {
+      const texts = [item.stem, item.hint, item.solution, ...item.options.map(({ text }) => text), ...item.picture.map(({ label }) => label)];
+      for (const text of texts) expect(text).not.toMatch(/[{}]|NaN|undefined/);
+      if (seed < 20) expect(JSON.stringify(instantiateItem(model, seed).stem)).toBe(JSON.stringify(item.stem));
+    }
+    expect(new Set(items.map(({ stem }) => stem)).size).toBeGreaterThan(40);
+  });
+
+  it("tells every story of its own", () => {
+    for (const context of Object.keys(model.contexts)) expect(instantiateItem(model, 1, context).context).toBe(context);
+    expect(Object.keys(model.contexts).length).toBeGreaterThanOrEqual(3);
+  });
+
+  it("stays within a logit and a half of its skill's difficulty", () => {
+    for (const seed of SEEDS) {
+      const { a, b, c } = itemParameters(model, seed, skill.difficulty);
+      expect(Math.abs(b - skill.difficulty)).toBeLessThan(1.5);
+      expect(a).toBeGreaterThan(0);
+      expect(c).toBe(model.kind === "choice" ? 0.25 : 0);
+    }
+  });
+});
+
+describe("the strand", () => {
+  it("has at least two item models a skill, with different ids everywhere", () => {
+    const ids = ratioStrand.flatMap(({ models }) => models.map(({ id }) => id));
+    expect(new Set(ids).size).toBe(ids.length);
+    for (const { models } of ratioStrand) expect(models.length).toBeGreaterThanOrEqual(2);
+  });
+
+  it("teaches nothing before what it builds on", () => {
+    const order = ratioStrand.map(({ id }) => id);
+    for (const [place, { id, prerequisites, contrasts }] of ratioStrand.entries()) {
+      for (const under of prerequisites) expect(order.indexOf(under), `${id} builds on ${under}`).toBeLessThan(place);
+      for (const under of prerequisites) expect(order).toContain(under);
+      for (const partner of contrasts) expect(order).toContain(partner);
+    }
+  });
+
+  it("runs from grade 4 to grade 7 with rising difficulty by grade", () => {
+    const mean = (grade: number) => {
+      const own = ratioStrand.filter((skill) => skill.grade === grade).map(({ difficulty }) => difficulty);
+      return own.reduce((sum, value) => sum + value, 0) / own.length;
+    };
+    expect(mean(4)).toBeLessThan(mean(5));
+    expect(mean(5)).toBeLessThan(mean(6));
+    expect(mean(6)).toBeLessThan(mean(7));
+  });
+});

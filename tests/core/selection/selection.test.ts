@@ -1,0 +1,85 @@
+import { describe, expect, it } from "vitest";
+import { seededRandom } from "@/core/numeric/seededRandom";
+import { chanceOfRight } from "@/core/selection/chanceOfRight";
+import { expectedGain } from "@/core/selection/expectedGain";
+import { nextItem } from "@/core/selection/nextItem";
+import { nextSkill, type OpenSkill } from "@/core/selection/nextSkill";
+
+const candidates = ["m/1", "m/2"].flatMap((modelId) => [-1, -0.5, 0, 0.5, 1].map((b, seed) => ({ modelId, seed, item: { a: 1.4, b, c: 0 } })));
+const situation = { mastery: 0.6, missesInRow: 0, skillDifficulty: 0, recentModelIds: [] as string[], seen: new Set<string>() };
+
+describe("nextItem", () => {
+  it("takes the item whose predicted chance lies nearest 0.80", () => {
+    const chosen = nextItem(candidates, situation, seededRandom("a"));
+    const distance = (b: number) => Math.abs(chanceOfRight(0.6, { a: 1.4, b, c: 0 }, 0) - 0.8);
+    const best = Math.min(...candidates.map(({ item }) => distance(item.b)));
+    expect(distance(chosen?.item.b ?? 99)).toBeLessThanOrEqual(best + 0.02);
+  });
+
+  it("gets easier after two misses", () => {
+    const usual = nextItem(candidates, { ...situation, mastery: 0.9 }, seededRandom("a"));
+    const easier = nextItem(candidates, { ...situation, mastery: 0.9, missesInRow: 2 }, seededRandom("a"));
+    expect(easier?.item.b).toBeLessThan(usual?.item.b ?? -99);
+  });
+
+  it("does not repeat an item, nor an item model when another will do", () => {
+    const first = nextItem(candidates, situation, seededRandom("a"));
+    const next = nextItem(candidates, { ...situation, recentModelIds: [first?.modelId ?? ""], seen: new Set([`${first?.modelId}#${first?.seed}`]) }, seededRandom("a"));
+    expect(next?.modelId).not.toBe(first?.modelId);
+    const all = new Set(candidates.slice(1).map(({ modelId, seed }) => `${modelId}#${seed}`));
+    expect(nextItem(candidates, { ...situation, seen: all }, seededRandom("a"))).toBe(candidates[0]);
+  });
+
+  it("gives a seen item rather than none, and none without candidates", () => {
+    const all = new Set(candidates.map(({ modelId, seed }) => `${modelId}#${seed}`));
+    expect(nextItem(candidates, { ...situation, seen: all }, seededRandom("a"))).not.toBeNull();
+    expect(nextItem([], situation, seededRandom("a"))).toBeNull();
+  });
+});
+
+describe("expectedGain", () => {
+  it("weighs what can be gained, readiness and what it unlocks", () => {
+    const usual = { mastery: 0.5, ready: 1, unlockedWeight: 0, learningChance: 0.1 };
+    expect(expectedGain(usual)).toBeCloseTo((0.5 * (1 - 0.9 ** 6)) / 5.4, 12);
+    expect(expectedGain({ ...usual, mastery: 0.9 })).toBeLessThan(expectedGain(usual));
+    expect(expectedGain({ ...usual, ready: 0.5 })).toBeCloseTo(expectedGain(usual) / 2, 12);
+    expect(expectedGain({ ...usual, unlockedWeight: 1 })).toBeCloseTo(expectedGain(usual) * 2, 12);
+  });
+});
+
+describe("nextSkill", () => {
+  const skill = (id: string, over: Partial<OpenSkill> = {}): OpenSkill => ({
+    id,
+    mastery: 0.5,
+    ready: 1,
+    unlockedWeight: 0,
+    done: false,
+    answersHere: 0,
+    contrasts: [],
+    ...over,
+  });
+
+  it("begins with the highest expected gain and stays for three answers", () => {
+    const skills = [skill("known", { mastery: 0.9 }), skill("new", { mastery: 0.2 })];
+    expect(nextSkill(skills, [], 0.1)).toBe("new");
+    const begun = [skill("known", { mastery: 0.1 }), skill("new", { mastery: 0.6, answersHere: 2 })];
+    expect(nextSkill(begun, ["new", "new"], 0.1)).toBe("new");
+    expect(nextSkill(begun, ["new", "new", "new"], 0.1)).toBe("known");
+  });
+
+  it("keeps no more than two skills begun and unfinished", () => {
+    const skills = [skill("a", { answersHere: 3, mastery: 0.6 }), skill("b", { answersHere: 3, mastery: 0.7 }), skill("c", { mastery: 0.05 })];
+    expect(nextSkill(skills, ["b", "b", "b"], 0.1)).toBe("a");
+  });
+
+  it("puts in a confusable partner after three in a row once the skill is likely mastered", () => {
+    const skills = [skill("a", { mastery: 0.8, contrasts: ["b"], answersHere: 3 }), skill("b", { done: true, answersHere: 4, mastery: 0.97 })];
+    expect(nextSkill(skills, ["a", "a", "a"], 0.1)).toBe("b");
+    expect(nextSkill(skills, ["b", "a", "a"], 0.1)).toBe("a");
+    expect(nextSkill([skill("a", { mastery: 0.65, contrasts: ["b"] }), ...skills.slice(1)], ["a", "a", "a"], 0.1)).toBe("a");
+  });
+
+  it("ends when everything is done", () => {
+    expect(nextSkill([skill("a", { done: true })], ["a"], 0.1)).toBeNull();
+  });
+});
