@@ -11,5 +11,5 @@ export function schoolDaysBetween(from: SchoolDay, to: SchoolDay, calendar: Scho
   const [low, high] = start <= end ? [start, end] : [end, start];
   let taught = 0;
   for (let day = low + 1; day <= high; day++) if (isSchoolDay(day, calendar)) taught++;
-  return start <= end ? taught : -taught;
+  return start <= end ? taught : 0 - taught;
 }

@@ -5,6 +5,9 @@ const HEADER_WORDS: Readonly<Record<RosterField, readonly string[]>> = {
   studentNumber: [
     "studentnumber",
     "studentid",
+    "studentno",
+    "studentnr",
+    "pupilno",
     "id",
     "number",
     "no",

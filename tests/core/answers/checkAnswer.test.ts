@@ -71,7 +71,8 @@ describe("checkAnswer on choices", () => {
   });
 
   it("scores by option id whatever the order", () => {
-    for (const option of item.options) expect(checkAnswer(item, option.id).verdict).toBe(option.text === "6" ? "right" : "wrong");
+    for (const option of item.options)
+      expect(checkAnswer(item, option.id).verdict).toBe(option.text === "6" ? "right" : "wrong");
     const rest = item.options.find(({ text }) => text === "2");
     expect(checkAnswer(item, rest?.id ?? "")).toEqual({ verdict: "wrong", misconceptionId: "took-the-rest" });
   });

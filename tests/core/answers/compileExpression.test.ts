@@ -40,7 +40,9 @@ describe("compileExpression", () => {
   });
 
   it("names what is missing instead of guessing", () => {
-    expect(() => compileExpression("a + unknown")(scope)).toThrowError(expect.objectContaining({ code: "bad-expression" }));
+    expect(() => compileExpression("a + unknown")(scope)).toThrowError(
+      expect.objectContaining({ code: "bad-expression" }),
+    );
     expect(() => compileExpression("a / 0")(scope)).toThrowError(expect.objectContaining({ code: "bad-expression" }));
   });
 });

@@ -52,78 +52,98 @@ const mixed = (text: string): number => {
 };
 const numbersIn = (text: string) => [...text.matchAll(/\d+(?:\.\d+)?/g)].map(([digits]) => Number(digits));
 const valueOf = (item: Item, text: string) => READ_OPTION[item.modelId]?.(numbersIn(text)) ?? mixed(text);
-const plain = (item: Item): Numbers => Object.fromEntries(Object.entries(item.values).map(([name, value]) => [name, value.valueOf()]));
+const plain = (item: Item): Numbers =>
+  Object.fromEntries(Object.entries(item.values).map(([name, value]) => [name, value.valueOf()]));
 const near = (one: number, other: number) => Math.abs(one - other) < 1e-9;
 
 const SEEDS = Array.from({ length: 200 }, (_, seed) => seed);
 
-describe.each(ratioStrand.flatMap((skill) => skill.models.map((model) => ({ skill, model, id: model.id }))))("$id over 200 seeds", ({ skill, model }) => {
-  const items = SEEDS.map((seed) => instantiateItem(model, seed));
+describe.each(ratioStrand.flatMap((skill) => skill.models.map((model) => ({ skill, model, id: model.id }))))(
+  "$id over 200 seeds",
+  ({ skill, model }) => {
+    const items = SEEDS.map((seed) => instantiateItem(model, seed));
 
-  it("has a right key by arithmetic of our own", () => {
-    for (const item of items) {
-      const expected = BY_HAND[item.modelId]?.(plain(item)) ?? Number.NaN;
-      if (item.kind === "numeric") {
-        expect(near(item.key?.valueOf() ?? Number.NaN, expected), `${item.stem} → ${item.keyText}`).toBe(true);
-      } else {
-        const right = item.options.filter((option) => near(valueOf(item, option.text), expected));
-        expect(right.map(({ right: keyed }) => keyed), `${item.stem}: ${item.options.map(({ text }) => text).join(" | ")}`).toEqual([true]);
+    it("has a right key by arithmetic of our own", () => {
+      for (const item of items) {
+        const expected = BY_HAND[item.modelId]?.(plain(item)) ?? Number.NaN;
+        if (item.kind === "numeric") {
+          expect(near(item.key?.valueOf() ?? Number.NaN, expected), `${item.stem} → ${item.keyText}`).toBe(true);
+        } else {
+          const right = item.options.filter((option) => near(valueOf(item, option.text), expected));
+          expect(
+            right.map(({ right: keyed }) => keyed),
+            `${item.stem}: ${item.options.map(({ text }) => text).join(" | ")}`,
+          ).toEqual([true]);
+        }
       }
-    }
-  });
+    });
 
-  it("offers different options, one of them right", () => {
-    for (const item of items.filter(({ kind }) => kind === "choice")) {
-      const texts = item.options.map(({ text }) => text);
-      expect(new Set(texts).size).toBe(texts.length);
-      expect(texts.length).toBeGreaterThanOrEqual(3);
-      expect(item.options.filter(({ right }) => right)).toHaveLength(1);
-    }
-  });
-
-  it("never lets a misconception be right, and names only known ones", () => {
-    const ids = new Set(misconceptions.map(({ id }) => id));
-    for (const item of items) {
-      const expected = BY_HAND[item.modelId]?.(plain(item)) ?? Number.NaN;
-      for (const { id, value } of item.misconceptionValues) {
-        expect(ids.has(id)).toBe(true);
-        expect(near(value.valueOf(), expected), `${item.stem}: ${id}`).toBe(false);
+    it("offers different options, one of them right", () => {
+      for (const item of items.filter(({ kind }) => kind === "choice")) {
+        const texts = item.options.map(({ text }) => text);
+        expect(new Set(texts).size).toBe(texts.length);
+        expect(texts.length).toBeGreaterThanOrEqual(3);
+        expect(item.options.filter(({ right }) => right)).toHaveLength(1);
       }
-      for (const option of item.options.filter(({ misconceptionId }) => misconceptionId !== null)) {
-        expect(ids.has(option.misconceptionId ?? "")).toBe(true);
-        expect(near(valueOf(item, option.text), expected)).toBe(false);
+    });
+
+    it("never lets a misconception be right, and names only known ones", () => {
+      const ids = new Set(misconceptions.map(({ id }) => id));
+      for (const item of items) {
+        const expected = BY_HAND[item.modelId]?.(plain(item)) ?? Number.NaN;
+        for (const { id, value } of item.misconceptionValues) {
+          expect(ids.has(id)).toBe(true);
+          expect(near(value.valueOf(), expected), `${item.stem}: ${id}`).toBe(false);
+        }
+        for (const option of item.options.filter(({ misconceptionId }) => misconceptionId !== null)) {
+          expect(ids.has(option.misconceptionId ?? "")).toBe(true);
+          expect(near(valueOf(item, option.text), expected)).toBe(false);
+        }
       }
-    }
-  });
+    });
 
-  it("shows a misconception in most items", () => {
-    const shows = items.filter((item) => item.misconceptionValues.length > 0 || item.options.some(({ misconceptionId }) => misconceptionId !== null));
-    expect(shows.length / items.length).toBeGreaterThan(0.9);
-  });
+    it("shows a misconception in most items", () => {
+      const shows = items.filter(
+        (item) =>
+          item.misconceptionValues.length > 0 || item.options.some(({ misconceptionId }) => misconceptionId !== null),
+      );
+      expect(shows.length / items.length).toBeGreaterThan(0.9);
+    });
 
-  it("fills every slot and repeats itself for the same seed", () => {
-    for (const [seed, item] of items.entries()) {
-      const texts = [item.stem, item.hint, item.solution, ...item.options.map(({ text }) => text), ...item.picture.map(({ label }) => label)];
-      for (const text of texts) expect(text).not.toMatch(/[{}]|NaN|undefined/);
-      if (seed < 20) expect(JSON.stringify(instantiateItem(model, seed).stem)).toBe(JSON.stringify(item.stem));
-    }
-    expect(new Set(items.map(({ stem }) => stem)).size).toBeGreaterThan(40);
-  });
+    it("fills every slot and repeats itself for the same seed", () => {
+      for (const [seed, item] of items.entries()) {
+        const texts = [
+          item.stem,
+          item.hint,
+          item.solution,
+          ...item.options.map(({ text }) => text),
+          ...item.picture.map(({ label }) => label),
+        ];
+        for (const text of texts) expect(text).not.toMatch(/[{}]|NaN|undefined/);
+        if (seed < 20) expect(JSON.stringify(instantiateItem(model, seed).stem)).toBe(JSON.stringify(item.stem));
+      }
+      const faces = items.map((item) =>
+        [item.stem, item.keyText, ...item.table.map(({ cells }) => cells.join())].join("|"),
+      );
+      expect(new Set(faces).size).toBeGreaterThan(40);
+    });
 
-  it("tells every story of its own", () => {
-    for (const context of Object.keys(model.contexts)) expect(instantiateItem(model, 1, context).context).toBe(context);
-    expect(Object.keys(model.contexts).length).toBeGreaterThanOrEqual(3);
-  });
+    it("tells every story of its own", () => {
+      for (const context of Object.keys(model.contexts))
+        expect(instantiateItem(model, 1, context).context).toBe(context);
+      expect(Object.keys(model.contexts).length).toBeGreaterThanOrEqual(3);
+    });
 
-  it("stays within a logit and a half of its skill's difficulty", () => {
-    for (const seed of SEEDS) {
-      const { a, b, c } = itemParameters(model, seed, skill.difficulty);
-      expect(Math.abs(b - skill.difficulty)).toBeLessThan(1.5);
-      expect(a).toBeGreaterThan(0);
-      expect(c).toBe(model.kind === "choice" ? 0.25 : 0);
-    }
-  });
-});
+    it("stays within a logit and a half of its skill's difficulty", () => {
+      for (const seed of SEEDS) {
+        const { a, b, c } = itemParameters(model, seed, skill.difficulty);
+        expect(Math.abs(b - skill.difficulty)).toBeLessThan(1.5);
+        expect(a).toBeGreaterThan(0);
+        expect(c).toBe(model.kind === "choice" ? 0.25 : 0);
+      }
+    });
+  },
+);
 
 describe("the strand", () => {
   it("has at least two item models a skill, with different ids everywhere", () => {

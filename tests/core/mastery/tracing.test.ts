@@ -24,7 +24,9 @@ describe("knowledge tracing", () => {
   });
 
   it("refuses parameters outside 0 to 1", () => {
-    expect(() => traceKnowledge({ initial: 1.2, learn: 0, slip: 0, guess: 0 }, [])).toThrowError(expect.objectContaining({ code: "bad-argument" }));
+    expect(() => traceKnowledge({ initial: 1.2, learn: 0, slip: 0, guess: 0 }, [])).toThrowError(
+      expect.objectContaining({ code: "bad-argument" }),
+    );
     expect(() => traceKnowledge({ initial: Number.NaN, learn: 0, slip: 0, guess: 0 }, [])).toThrow();
   });
 

@@ -5,8 +5,16 @@ import { expectedGain } from "@/core/selection/expectedGain";
 import { nextItem } from "@/core/selection/nextItem";
 import { nextSkill, type OpenSkill } from "@/core/selection/nextSkill";
 
-const candidates = ["m/1", "m/2"].flatMap((modelId) => [-1, -0.5, 0, 0.5, 1].map((b, seed) => ({ modelId, seed, item: { a: 1.4, b, c: 0 } })));
-const situation = { mastery: 0.6, missesInRow: 0, skillDifficulty: 0, recentModelIds: [] as string[], seen: new Set<string>() };
+const candidates = ["m/1", "m/2"].flatMap((modelId) =>
+  [-1, -0.5, 0, 0.5, 1].map((b, seed) => ({ modelId, seed, item: { a: 1.4, b, c: 0 } })),
+);
+const situation = {
+  mastery: 0.6,
+  missesInRow: 0,
+  skillDifficulty: 0,
+  recentModelIds: [] as string[],
+  seen: new Set<string>(),
+};
 
 describe("nextItem", () => {
   it("takes the item whose predicted chance lies nearest 0.80", () => {
@@ -24,7 +32,11 @@ describe("nextItem", () => {
 
   it("does not repeat an item, nor an item model when another will do", () => {
     const first = nextItem(candidates, situation, seededRandom("a"));
-    const next = nextItem(candidates, { ...situation, recentModelIds: [first?.modelId ?? ""], seen: new Set([`${first?.modelId}#${first?.seed}`]) }, seededRandom("a"));
+    const next = nextItem(
+      candidates,
+      { ...situation, recentModelIds: [first?.modelId ?? ""], seen: new Set([`${first?.modelId}#${first?.seed}`]) },
+      seededRandom("a"),
+    );
     expect(next?.modelId).not.toBe(first?.modelId);
     const all = new Set(candidates.slice(1).map(({ modelId, seed }) => `${modelId}#${seed}`));
     expect(nextItem(candidates, { ...situation, seen: all }, seededRandom("a"))).toBe(candidates[0]);
@@ -68,15 +80,24 @@ describe("nextSkill", () => {
   });
 
   it("keeps no more than two skills begun and unfinished", () => {
-    const skills = [skill("a", { answersHere: 3, mastery: 0.6 }), skill("b", { answersHere: 3, mastery: 0.7 }), skill("c", { mastery: 0.05 })];
+    const skills = [
+      skill("a", { answersHere: 3, mastery: 0.6 }),
+      skill("b", { answersHere: 3, mastery: 0.7 }),
+      skill("c", { mastery: 0.05 }),
+    ];
     expect(nextSkill(skills, ["b", "b", "b"], 0.1)).toBe("a");
   });
 
   it("puts in a confusable partner after three in a row once the skill is likely mastered", () => {
-    const skills = [skill("a", { mastery: 0.8, contrasts: ["b"], answersHere: 3 }), skill("b", { done: true, answersHere: 4, mastery: 0.97 })];
+    const skills = [
+      skill("a", { mastery: 0.8, contrasts: ["b"], answersHere: 3 }),
+      skill("b", { done: true, answersHere: 4, mastery: 0.97 }),
+    ];
     expect(nextSkill(skills, ["a", "a", "a"], 0.1)).toBe("b");
     expect(nextSkill(skills, ["b", "a", "a"], 0.1)).toBe("a");
-    expect(nextSkill([skill("a", { mastery: 0.65, contrasts: ["b"] }), ...skills.slice(1)], ["a", "a", "a"], 0.1)).toBe("a");
+    expect(nextSkill([skill("a", { mastery: 0.65, contrasts: ["b"] }), ...skills.slice(1)], ["a", "a", "a"], 0.1)).toBe(
+      "a",
+    );
   });
 
   it("ends when everything is done", () => {

@@ -1,0 +1,72 @@
+import { describe, expect, it } from "vitest";
+import { addSchoolDays } from "@/core/calendar/addSchoolDays";
+import { dayNumber } from "@/core/calendar/dayNumber";
+import { dayOfNumber } from "@/core/calendar/dayOfNumber";
+import { planPosition } from "@/core/calendar/planPosition";
+import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
+import { spreadPlan } from "@/core/calendar/spreadPlan";
+
+const calendar = { holidays: new Set(["2026-10-26", "2026-10-27"].map(dayNumber)) };
+
+describe("school calendar", () => {
+  it("numbers days and back, over leap years and centuries", () => {
+    expect(dayNumber("1970-01-01")).toBe(0);
+    expect(dayNumber("2000-03-01") - dayNumber("2000-02-28")).toBe(2);
+    expect(dayNumber("1900-03-01") - dayNumber("1900-02-28")).toBe(1);
+    for (let day = -40_000; day < 40_000; day += 379) expect(dayNumber(dayOfNumber(day))).toBe(day);
+  });
+
+  it.each(["2026-02-29", "2026-13-01", "2026-00-10", "26-01-01", "soon", "2026-04-31"])("refuses %s", (day) => {
+    expect(() => dayNumber(day)).toThrowError(expect.objectContaining({ code: "unreadable-day" }));
+  });
+
+  it("counts taught days only, in both directions", () => {
+    expect(schoolDaysBetween("2026-10-19", "2026-10-21", calendar)).toBe(2);
+    expect(schoolDaysBetween("2026-10-23", "2026-10-28", calendar)).toBe(1);
+    expect(schoolDaysBetween("2026-10-28", "2026-10-23", calendar)).toBe(-1);
+    expect(schoolDaysBetween("2026-10-24", "2026-10-25", calendar)).toBe(0);
+  });
+
+  it("adds taught days, beginning on one", () => {
+    expect(addSchoolDays("2026-10-23", 1, calendar)).toBe("2026-10-28");
+    expect(addSchoolDays("2026-10-24", 0, calendar)).toBe("2026-10-28");
+  });
+
+  it("spreads a plan without gaps or overlaps", () => {
+    const plan = spreadPlan(["a", "b"], "2026-10-19", 6, calendar);
+    expect(plan).toEqual([
+      { skillId: "a", fromDay: "2026-10-19", targetDay: "2026-10-28" },
+      { skillId: "b", fromDay: "2026-10-29", targetDay: "2026-11-05" },
+    ]);
+  });
+});
+
+describe("planPosition", () => {
+  const plan = [
+    { skillId: "a", targetDay: "2026-10-20", shareSecure: 0.9 },
+    { skillId: "b", targetDay: "2026-10-22", shareSecure: 0.3 },
+    { skillId: "c", targetDay: "2026-10-29", shareSecure: 0 },
+  ];
+
+  it("is behind by the school days since the first open target", () => {
+    expect(planPosition(plan, "2026-10-28", calendar, 0.6)).toEqual({ nextSkillId: "b", daysAhead: -2 });
+  });
+
+  it("is on its dates while the open target lies ahead", () => {
+    expect(planPosition(plan, "2026-10-21", calendar, 0.6)).toEqual({ nextSkillId: "b", daysAhead: 0 });
+  });
+
+  it("is ahead when a later target is reached already", () => {
+    const early = plan.map((entry) => ({ ...entry, shareSecure: entry.skillId === "c" ? 0 : 1 }));
+    expect(planPosition(early, "2026-10-20", calendar, 0.6)).toEqual({ nextSkillId: "c", daysAhead: 2 });
+    expect(
+      planPosition(
+        plan.map((entry) => ({ ...entry, shareSecure: 1 })),
+        "2026-10-28",
+        calendar,
+        0.6,
+      ),
+    ).toEqual({ nextSkillId: null, daysAhead: 1 });
+    expect(planPosition([], "2026-10-28", calendar, 0.6)).toEqual({ nextSkillId: null, daysAhead: 0 });
+  });
+});
