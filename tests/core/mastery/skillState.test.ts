@@ -105,7 +105,7 @@ describe("gauges", () => {
       { id: "over", grade: 7, difficulty: 0.5, prerequisites: ["under"] },
     ];
     const strong = { ...state, mastery: 0.99, masteredDay: 90 };
-    const states = new Map([
+    const states = new Map<string, SkillState>([
       ["under", strong],
       ["over", { ...strong, masteredDay: null }],
     ]);

@@ -80,6 +80,7 @@ function Item({ item, state }: { readonly item: ItemView; readonly state: Sittin
   return (
     <form
       className="sitting-item"
+      data-presentation={item.presentationId}
       onSubmit={(event) => {
         event.preventDefault();
         if (!over) check();

@@ -97,7 +97,7 @@ export async function applyImport(context: Context, input: unknown): Promise<{ c
   return context.runtime.db.write(async (tx) => {
     const { runtime } = context;
     const earlier = await draftById(tx, draftId);
-    if (earlier?.changeId && earlier.ownerId === context.actor.personId) {
+    if (earlier?.changeId && earlier.appliedAt !== null && earlier.ownerId === context.actor.personId) {
       const change = await changeById(tx, earlier.changeId);
       if (change?.classId) return { changeId: change.id, classId: change.classId };
     }

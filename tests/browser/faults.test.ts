@@ -1,0 +1,204 @@
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/delivery";
+import { rebuildSummaries } from "@/features/delivery/writes/summaries";
+import type { SignInSlip } from "@/features/roster/types";
+import { newPins } from "@/features/roster/writes/newPins";
+import { moveDueDay } from "@/features/work/writes";
+import { instantAt, schoolOf } from "@/server/runtime/school";
+import { answerOnPage, goOn, logOf, type TestApp, testApp } from "../support/app";
+import { click, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
+import { givePractice, makeClass, PASSWORD } from "../support/school";
+
+let app: TestApp;
+let browser: Browser;
+let slips: SignInSlip[] = [];
+let workId = "";
+beforeAll(async () => {
+  app = await testApp(async (school) => {
+    const { classId, studentIds } = await makeClass(school, 8);
+    workId = await givePractice(school, classId, studentIds, { budgetItems: 20 });
+    slips = await newPins(await school.teacher(), { studentIds });
+  });
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser?.close();
+  await app?.close();
+});
+
+const wait = (page: Page, words: string) =>
+  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout: 30_000 }, words);
+const ownLog = async (slip: SignInSlip) => (await logOf(app)).filter(({ personId }) => personId === slip.studentId);
+
+let pupil: SignInSlip;
+let page: Page;
+let next = 0;
+beforeEach(async () => {
+  pupil = slips[next++] as SignInSlip;
+  page = await openPage(await browser.createBrowserContext(), 820, 1180);
+  await signInPupil(page, app.base, pupil);
+  await page.goto(`${app.base}/river/${workId}`);
+});
+
+describe("a student on a bad connection", () => {
+  it("loses no acknowledged answer and doubles none when the server is killed between two", async () => {
+    const acknowledged: string[] = [];
+    page.on("response", (response) => {
+      const sent = response.request().postData();
+      if (response.url().endsWith("/api/answers") && response.ok() && sent) acknowledged.push(JSON.parse(sent).key);
+    });
+    for (let n = 0; n < 2; n++) {
+      await answerOnPage(app, page, "right");
+      await goOn(page);
+    }
+    await app.kill();
+    await answerOnPage(app, page, "right");
+    await wait(page, "Kept on this device");
+    await goOn(page);
+    await answerOnPage(app, page, "right");
+    await wait(page, "2 answers kept on this device");
+    await app.start();
+    await wait(page, "2 answers have been sent");
+    const log = await ownLog(pupil);
+    expect(acknowledged).toHaveLength(4);
+    expect(log.map(({ key }) => key)).toEqual(acknowledged);
+    expect(log.every(({ right }) => right)).toBe(true);
+    const rows = async () => [
+      await allSkillStates(app.school.db.read),
+      await allSkillDays(app.school.db.read),
+      await allMisconceptionSigns(app.school.db.read),
+    ];
+    const running = await rows();
+    await rebuildSummaries(app.school.runtime);
+    expect(await rows()).toEqual(running);
+  });
+
+  it("works on offline for three answers and is told what became of them", async () => {
+    await page.waitForSelector("form");
+    await page.setOfflineMode(true);
+    const shown: string[] = [];
+    for (const how of ["right", "wrong", "right"] as const) {
+      shown.push(await answerOnPage(app, page, how));
+      await wait(page, "Kept on this device");
+      await goOn(page);
+    }
+    expect(new Set(shown).size).toBe(3);
+    expect(await ownLog(pupil)).toHaveLength(0);
+    await wait(page, "3 answers kept on this device");
+    await page.setOfflineMode(false);
+    await wait(page, "3 answers have been sent, 2 of 3 right");
+    const log = await ownLog(pupil);
+    expect(log.map(({ presentationId, right }) => [presentationId, right])).toEqual([
+      [shown[0], true],
+      [shown[1], false],
+      [shown[2], true],
+    ]);
+    await answerOnPage(app, page, "right");
+    await goOn(page);
+    expect(await ownLog(pupil)).toHaveLength(4);
+  });
+
+  it("sends what was kept after a reload", async () => {
+    await page.waitForSelector("form");
+    await page.setOfflineMode(true);
+    await answerOnPage(app, page, "right");
+    await wait(page, "Kept on this device");
+    const context = page.browserContext();
+    await page.close();
+    page = await openPage(context, 820, 1180);
+    await page.goto(`${app.base}/river/${workId}`);
+    await wait(page, "1 answer has been sent");
+    expect(await ownLog(pupil)).toHaveLength(1);
+  });
+});
+
+describe("two windows, wrong doors", () => {
+  it("takes an answer from one window only and shows where one is", async () => {
+    const other = await openPage(page.browserContext(), 820, 1180);
+    await other.goto(`${app.base}/river/${workId}`);
+    await other.waitForSelector("form");
+    await answerOnPage(app, page, "right");
+    await page.waitForSelector("[data-next]");
+    await answerOnPage(app, other, "wrong");
+    await wait(other, "in another window");
+    expect(await ownLog(pupil)).toHaveLength(1);
+  });
+
+  it("keeps students out of the desk and out of work that is not theirs", async () => {
+    await page.goto(`${app.base}/desk/all/evidence`);
+    expect(new URL(page.url()).pathname).toBe("/river");
+    await page.goto(`${app.base}/river/00000000-0000-7000-8000-000000000000`);
+    await wait(page, "not on your list");
+    const status = await page.evaluate(
+      async (id) => (await fetch(`/api/students/${id}`)).status,
+      slips[0]?.studentId ?? "",
+    );
+    expect(status).toBe(403);
+    const stranger = await openPage(await browser.createBrowserContext());
+    const open = async (path: string) => (await stranger.goto(`${app.base}${path}`))?.url();
+    expect(await open("/desk/all/roster")).toContain("/sign-in");
+    expect(await open("/river")).toContain("/sign-in");
+    expect(
+      await stranger.evaluate(async () => (await fetch("/api/answers", { method: "POST", body: "{}" })).status),
+    ).toBe(401);
+  });
+
+  it("locks after five wrong PINs; the teacher lets the child in again", async () => {
+    const [locked] = slips.slice(-1);
+    const door = await openPage(await browser.createBrowserContext());
+    await door.goto(`${app.base}/sign-in`);
+    await door.locator("#code").fill("NOSUCH");
+    await click(door, "button[type=submit]");
+    await wait(door, "No class has this code");
+    await door.locator("#code").fill(locked?.code ?? "");
+    await click(door, "button[type=submit]");
+    await click(door, `li button ::-p-text(${locked?.name.split(" ")[0]})`);
+    const wrong = locked?.pin === "0000" ? "1111" : "0000";
+    for (let n = 4; n >= 0; n--) {
+      await door.waitForSelector("#pin:not([disabled])");
+      await door.locator("#pin").fill(wrong);
+      await wait(door, n > 0 ? `${n} ${n === 1 ? "try" : "tries"} left` : "ask your teacher");
+    }
+    const teacher = await openPage(await browser.createBrowserContext());
+    await signInTeacher(teacher, app.base, "ana@school.example", PASSWORD);
+    await wait(teacher, "locked out");
+    await teacher.goto(`${app.base}/desk/all/roster`);
+    await click(teacher, "button ::-p-text(New PIN and unlock)");
+    await wait(teacher, "Print the slips");
+    const pin = await teacher.$$eval(
+      "dd",
+      (cells) => cells.map((cell) => cell.innerText).find((words) => /^\d{4}$/.test(words)) ?? "",
+    );
+    await signInPupil(door, app.base, { code: locked?.code ?? "", name: locked?.name ?? "", pin });
+    for (const path of ["work/nothing", "regroup/nothing", "library/nothing", "roster/import/nothing"]) {
+      await teacher.goto(`${app.base}/desk/all/${path}`);
+      await wait(teacher, "This can't be shown");
+    }
+    await teacher.goto(`${app.base}/desk/no-such-class/work`);
+    expect(new URL(teacher.url()).pathname).toBe("/desk/all");
+    await teacher.goto(`${app.base}/nowhere`);
+    await wait(teacher, "no page at this address");
+  });
+});
+
+it("says that the time is over when it is, and still takes what was answered in time", async () => {
+  await page.waitForSelector("form");
+  await page.setOfflineMode(true);
+  await answerOnPage(app, page, "right");
+  await wait(page, "Kept on this device");
+  await app.kill();
+  const teacher = await app.school.teacher();
+  await moveDueDay(teacher, { workId, dueDay: "2026-11-23" });
+  const due = instantAt(await schoolOf(app.school.runtime, app.school.schoolId), "2026-11-23", "20:00");
+  await app.start(due + 60_000);
+  await page.setOfflineMode(false);
+  const context = page.browserContext();
+  await page.close();
+  const late = await openPage(context, 820, 1180);
+  await signInPupil(late, app.base, pupil);
+  await wait(late, "1 answer has been sent");
+  expect(await ownLog(pupil)).toHaveLength(1);
+  await late.goto(`${app.base}/river/${workId}`);
+  await wait(late, "The time for this work is over");
+});

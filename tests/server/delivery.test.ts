@@ -1,0 +1,185 @@
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { allMisconceptionSigns, allSkillDays, allSkillStates, answersAfter } from "@/db/queries/delivery";
+import { studentHome } from "@/features/delivery/reads";
+import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
+import { rebuildSummaries } from "@/features/delivery/writes/summaries";
+import { answersTo, give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
+
+const DAY = 86_400_000;
+let school: TestSchool;
+let classId: string;
+let studentIds: string[];
+beforeEach(async () => {
+  school = await testSchool();
+  ({ classId, studentIds } = await makeClass(school, 3));
+});
+afterEach(() => school.close());
+
+const log = () => answersAfter(school.db.read, 0, 1000);
+const first = () => studentIds[0] as string;
+
+describe("a student at work", () => {
+  it("finds work to do, sees no answer in it, and resumes at the same item", async () => {
+    const workId = await givePractice(school, classId, [first()]);
+    expect((await studentHome(school.student(first()))).toDo).toMatchObject([{ workId, begun: false }]);
+    const view = await open(school, first(), workId);
+    const { item } = await answersTo(school, view, view.current?.presentationId ?? "");
+    expect(JSON.stringify(view)).not.toContain(item.solution);
+    expect(JSON.stringify(view)).not.toMatch(/"right"|misconception|"key"|modelId|seed/);
+    expect((await open(school, first(), workId)).current).toEqual(view.current);
+  });
+
+  it("gets feedback at once, a second try, and the solution after two misses", async () => {
+    const view = await open(school, first(), await givePractice(school, classId, [first()]));
+    const miss = await give(school, first(), view, "wrong");
+    expect(miss.outcome).toMatchObject({
+      status: "scored",
+      itemOver: false,
+      feedback: { verdict: "wrong", solution: null, answer: null },
+    });
+    expect(miss.sitting.current?.presentationId).toBe(view.current?.presentationId);
+    const again = await open(school, first(), view.workId);
+    expect(again.current).toMatchObject({ tries: 1, lastFeedback: { verdict: "wrong", answer: null } });
+    const second = await give(school, first(), again, "wrong");
+    expect(second.outcome).toMatchObject({
+      itemOver: true,
+      feedback: { solution: expect.any(String), answer: expect.any(String) },
+    });
+    expect(second.sitting.current?.presentationId).not.toBe(view.current?.presentationId);
+    expect(second.sitting.itemsDone).toBe(1);
+  });
+
+  it("asks for a readable answer without using up the try", async () => {
+    let view = await open(school, first(), await givePractice(school, classId, [first()]));
+    while (view.current?.kind !== "numeric") view = (await give(school, first(), view, "right")).sitting;
+    const reply = await give(school, first(), view, "right", { answer: "lots" });
+    expect(reply.outcome).toMatchObject({ status: "unreadable", message: expect.stringContaining("number") });
+    expect(reply.sitting.current).toMatchObject({ presentationId: view.current.presentationId, tries: 0 });
+    const before = (await log()).length;
+    expect((await log()).length).toBe(before);
+  });
+
+  it("ends when mastered, on two item models or more", async () => {
+    let view = await open(school, first(), await givePractice(school, classId, [first()], { budgetItems: 20 }));
+    for (let n = 0; n < 20 && view.finished === null; n++) view = (await give(school, first(), view, "right")).sitting;
+    expect(view.finished).toBe("mastered");
+    expect(view.current).toBeNull();
+    expect(view.itemsDone).toBeGreaterThanOrEqual(4);
+    expect(view.itemsDone).toBeLessThan(12);
+    expect(new Set((await log()).map(({ modelId }) => modelId)).size).toBeGreaterThanOrEqual(2);
+  });
+
+  it("ends when the budget is used, and never shows an item twice", async () => {
+    let view = await open(school, first(), await givePractice(school, classId, [first()], { budgetItems: 5 }));
+    for (let n = 0; n < 10 && view.finished === null; n++) view = (await give(school, first(), view, "wrong")).sitting;
+    expect(view).toMatchObject({ finished: "budget", itemsDone: 5, itemsRight: 0 });
+    const firsts = (await log()).filter(({ tryNumber }) => tryNumber === 1);
+    expect(new Set(firsts.map(({ modelId, seed }) => `${modelId}#${seed}`)).size).toBe(5);
+  });
+
+  it("works across several skills", async () => {
+    const skillIds = ["times-as-many", "ratio-language"];
+    let view = await open(
+      school,
+      first(),
+      await givePractice(school, classId, [first()], { skillIds, budgetItems: 30 }),
+    );
+    for (let n = 0; n < 30 && view.finished === null; n++) view = (await give(school, first(), view, "right")).sitting;
+    expect(view.finished).toBe("mastered");
+    expect(new Set((await log()).map(({ skillId }) => skillId))).toEqual(new Set(skillIds));
+  });
+});
+
+describe("an answer", () => {
+  it("sent twice counts once and gets the same reply", async () => {
+    const view = await open(school, first(), await givePractice(school, classId, [first()]));
+    const key = school.runtime.newId();
+    const [one, two] = await Promise.all([
+      give(school, first(), view, "right", { key }),
+      give(school, first(), view, "right", { key }),
+    ]);
+    expect(two.outcome).toEqual(one.outcome);
+    expect(two.sitting).toEqual(one.sitting);
+    expect(await log()).toHaveLength(1);
+  });
+
+  it("from a second window is refused gently and not logged", async () => {
+    const view = await open(school, first(), await givePractice(school, classId, [first()]));
+    await give(school, first(), view, "right");
+    const late = await give(school, first(), view, "wrong");
+    expect(late.outcome.status).toBe("elsewhere");
+    expect(late.sitting.current?.presentationId).not.toBe(view.current?.presentationId);
+    expect(await log()).toHaveLength(1);
+  });
+
+  it("given without a connection goes to a reserve item, once, without a second try", async () => {
+    const view = await open(school, first(), await givePractice(school, classId, [first()]));
+    expect(view.reserve.length).toBeGreaterThanOrEqual(3);
+    const reserved = view.reserve[0]?.presentationId ?? "";
+    const a = await give(school, first(), view, "wrong", { offline: true });
+    const b = await give(school, first(), view, "right", { offline: true, presentationId: reserved });
+    expect(a.outcome).toMatchObject({ itemOver: true });
+    expect(b.outcome).toMatchObject({ itemOver: true, feedback: { verdict: "right" } });
+    expect(b.sitting.itemsDone).toBe(2);
+    expect(b.sitting.current?.presentationId).not.toBe(reserved);
+    expect((await log()).map(({ right }) => right)).toEqual([false, true]);
+  });
+
+  it("given before the due time counts when it arrives later; later ones do not", async () => {
+    const view = await open(school, first(), await givePractice(school, classId, [first()]));
+    school.setNow(START + 10 * DAY);
+    const intime = await give(school, first(), view, "right", { givenAt: START + DAY });
+    expect(intime.outcome.status).toBe("scored");
+    const late = await give(school, first(), intime.sitting, "right");
+    expect(late.outcome.status).toBe("closed");
+    expect(await log()).toHaveLength(1);
+  });
+
+  it("to somebody else's work is refused", async () => {
+    const view = await open(school, first(), await givePractice(school, classId, [first()]));
+    const other = studentIds[1] as string;
+    await expect(give(school, other, view, "right")).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(open(school, other, view.workId)).rejects.toMatchObject({ code: "not-found" });
+    await expect(open(school, first(), "nothing")).rejects.toMatchObject({ code: "not-found" });
+    expect(await log()).toHaveLength(0);
+  });
+
+  it("of no known shape is refused in words", async () => {
+    await expect(submitAnswer(school.student(first()), null)).rejects.toMatchObject({ code: "invalid" });
+    await expect(submitAnswer(school.student(first()), { key: "x" })).rejects.toMatchObject({ code: "invalid" });
+  });
+});
+
+describe("work that is over or not open", () => {
+  it("says so, and a teacher can't work in a student's place", async () => {
+    const later = await givePractice(school, classId, [first()], { opensDay: "2026-11-25" });
+    await expect(open(school, first(), later)).rejects.toMatchObject({ code: "closed" });
+    const now = await givePractice(school, classId, [first()]);
+    school.setNow(START + 10 * DAY);
+    await expect(open(school, first(), now)).rejects.toMatchObject({ code: "closed" });
+    expect((await studentHome(school.student(first()))).toDo).toEqual([]);
+  });
+});
+
+it("the summaries rebuilt from the log are the same rows", async () => {
+  const workId = await givePractice(school, classId, studentIds, {
+    skillIds: ["equivalent-ratios", "ratio-language"],
+    budgetItems: 10,
+  });
+  for (const [order, id] of studentIds.entries()) {
+    let view = await open(school, id, workId);
+    for (let n = 0; n < 9 && view.finished === null; n++) {
+      school.setNow(START + n * DAY * 0.4);
+      view = (await give(school, id, view, (n + order) % 3 === 0 ? "wrong" : "right", { hintsUsed: n % 2 })).sitting;
+    }
+  }
+  const rows = async () => [
+    await allSkillStates(school.db.read),
+    await allSkillDays(school.db.read),
+    await allMisconceptionSigns(school.db.read),
+  ];
+  const running = await rows();
+  expect(running[0]?.length).toBeGreaterThanOrEqual(3);
+  await rebuildSummaries(school.runtime);
+  expect(await rows()).toEqual(running);
+});

@@ -1,0 +1,235 @@
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
+import { planView } from "@/features/plan/reads";
+import { limitsFrom } from "@/features/regroup/limits";
+import { groupList, groupView, suggestions } from "@/features/regroup/reads";
+import { archiveGroup, assignReteach, makeGroups } from "@/features/regroup/writes";
+import { workList, workView } from "@/features/work/reads";
+import { assignPractice, moveDueDay, withdrawWork } from "@/features/work/writes";
+import { undoChange } from "@/server/runtime/history";
+import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
+
+let school: TestSchool;
+let classId: string;
+let studentIds: string[];
+
+/** Five students in trouble with ratio language, five who have it. */
+beforeEach(async () => {
+  school = await testSchool();
+  ({ classId, studentIds } = await makeClass(school, 10));
+  const workId = await givePractice(school, classId, studentIds, {
+    skillIds: ["times-as-many", "ratio-language"],
+    budgetItems: 12,
+  });
+  for (const [order, id] of studentIds.entries()) {
+    let view = await open(school, id, workId);
+    while (view.finished === null)
+      view = (await give(school, id, view, order < 5 && view.current?.skillId === "ratio-language" ? "wrong" : "right"))
+        .sitting;
+  }
+});
+afterEach(() => school.close());
+
+const weak = () => studentIds.slice(0, 5).sort();
+const skill = "ratio-language";
+
+describe("the mastery map", () => {
+  it("shows who has what, and the misconceptions by students", async () => {
+    const view = await masteryMap(await school.teacher(), [classId]);
+    const column = view.skills.findIndex(({ id }) => id === skill);
+    const low = view.students.filter(({ gauges }) => (gauges[column]?.chance ?? 1) < 0.4).map(({ id }) => id);
+    expect(low.sort()).toEqual(weak());
+    const shown = view.misconceptions.filter(({ skillId }) => skillId === skill);
+    expect(shown.length).toBeGreaterThan(0);
+    for (const { students } of shown) for (const { id } of students) expect(weak()).toContain(id);
+  });
+
+  it("opens the answers behind a cell, and the student's sheet", async () => {
+    const teacher = await school.teacher();
+    const cell = await cellView(teacher, weak()[0] as string, skill);
+    expect(cell.answers.length).toBeGreaterThan(2);
+    expect(cell.answers[0]).toMatchObject({
+      right: false,
+      stem: expect.any(String),
+      given: expect.any(String),
+      answer: expect.any(String),
+    });
+    const sheet = await studentSheet(teacher, weak()[0] as string);
+    expect(sheet.gauges).toHaveLength(12);
+    expect(sheet.works[0]).toMatchObject({ title: "Practice" });
+  });
+
+  it("is closed to strangers and students", async () => {
+    const stranger = await school.teacher("ben");
+    await expect(masteryMap(stranger, [classId])).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(cellView(stranger, weak()[0] as string, skill)).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(studentSheet(stranger, weak()[0] as string)).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(studentSheet(school.student(weak()[0] as string), weak()[1] as string)).rejects.toMatchObject({
+      code: "not-allowed",
+    });
+    await expect(studentSheet(await school.teacher(), "nobody")).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(planView(stranger, classId)).rejects.toMatchObject({ code: "not-allowed" });
+  });
+});
+
+describe("regrouping", () => {
+  const limits = limitsFrom({ slots: "2", from: "3", to: "5", scope: "all" });
+
+  it("suggests those who share the gap, with the reason in numbers", async () => {
+    const { groups, quality } = await suggestions(await school.teacher(), [classId], limits);
+    const group = groups.find(({ skillId }) => skillId === skill);
+    expect(group?.members.map(({ id }) => id).sort()).toEqual(weak());
+    expect(group?.because).toMatch(/^Because .*chance of mastery is \d+( to \d+)? %/);
+    expect(quality).toBe("optimal");
+  });
+
+  it("keeps apart whom the teacher wants apart", async () => {
+    const apart = `${weak()[0]}~${weak()[1]}`;
+    const { groups } = await suggestions(
+      await school.teacher(),
+      [classId],
+      limitsFrom({ slots: "2", from: "2", to: "5", scope: "all", apart }),
+    );
+    for (const { members } of groups)
+      expect(members.filter(({ id }) => id === weak()[0] || id === weak()[1]).length).toBeLessThan(2);
+  });
+
+  it("goes from the group over the reteach to before and after, and back by undo", async () => {
+    const teacher = await school.teacher();
+    const groupId = school.runtime.newId();
+    const group = { id: groupId, name: "Order of words", skillId: skill, studentIds: weak() };
+    const { changeId } = await makeGroups(teacher, { classIds: [classId], groups: [group] });
+    expect((await makeGroups(teacher, { classIds: [classId], groups: [group] })).changeId).toBeNull();
+    expect((await groupList(teacher, [classId]))[0]).toMatchObject({ stage: "plan" });
+    const reteach = {
+      groupId,
+      reteachId: school.runtime.newId(),
+      practiceDueDay: "2026-11-25",
+      checkOpensDay: "2026-11-23",
+      checkDueDay: "2026-11-27",
+      checkItems: 4,
+    };
+    const { changeId: given } = await assignReteach(teacher, reteach);
+    expect((await assignReteach(teacher, reteach)).changeId).toBeNull();
+    const before = await groupView(teacher, groupId);
+    expect(before.wrongAnswers.length).toBeGreaterThan(0);
+    expect(before.outcome).toMatchObject({ open: 5, learned: 0 });
+    const { practiceWorkId = "", checkWorkId = "" } = before.reteach ?? {};
+    const [learner, other] = weak() as [string, string];
+    let view = await open(school, learner, practiceWorkId);
+    while (view.finished === null) view = (await give(school, learner, view, "right")).sitting;
+    for (const [id, how] of [
+      [learner, "right"],
+      [other, "wrong"],
+    ] as const) {
+      let check = await open(school, id, checkWorkId);
+      expect(check.current?.hint).toBeNull();
+      for (let n = 0; n < 4; n++) {
+        const reply = await give(school, id, check, how);
+        expect(reply.outcome).toEqual({ status: "taken", presentationId: check.current?.presentationId });
+        check = reply.sitting;
+      }
+      expect(check).toMatchObject({ finished: "budget", itemsRight: 0 });
+    }
+    const after = await groupView(teacher, groupId);
+    const of = (id: string) => after.members.find((member) => member.id === id);
+    expect(of(learner)).toMatchObject({ verdict: "learned", check: { right: 4, of: 4 }, practice: "mastered" });
+    expect(of(learner)?.chance).toBeGreaterThan((of(learner)?.chanceBefore ?? 1) + 0.4);
+    expect(of(other)).toMatchObject({ verdict: "round-again", check: { right: 0, of: 4 } });
+    expect(after.outcome).toMatchObject({ learned: 1, again: 1, open: 3 });
+    await expect(undoChange(teacher, given ?? "")).rejects.toMatchObject({ code: "conflict" });
+    await expect(undoChange(teacher, changeId ?? "")).rejects.toMatchObject({ code: "conflict" });
+    const { changeId: archived } = await archiveGroup(teacher, { groupId });
+    expect(await groupList(teacher, [classId])).toEqual([]);
+    await undoChange(teacher, archived);
+    expect(await groupList(teacher, [classId])).toHaveLength(1);
+  });
+
+  it("takes nobody from other classes and asks for a name", async () => {
+    const teacher = await school.teacher();
+    const id = school.runtime.newId();
+    await expect(
+      makeGroups(teacher, { classIds: [classId], groups: [{ id, name: " ", skillId: skill, studentIds: weak() }] }),
+    ).rejects.toMatchObject({ code: "invalid" });
+    await expect(
+      makeGroups(teacher, { classIds: [classId], groups: [{ id, name: "X", skillId: skill, studentIds: ["nobody"] }] }),
+    ).rejects.toMatchObject({ code: "invalid" });
+    await expect(
+      makeGroups(await school.teacher("ben"), {
+        classIds: [classId],
+        groups: [{ id, name: "X", skillId: skill, studentIds: weak() }],
+      }),
+    ).rejects.toMatchObject({ code: "not-allowed" });
+  });
+
+  it("falls back to usual limits for nonsense in the address", () => {
+    expect(limitsFrom({ slots: "-3", from: "x", to: "1", scope: "evil", apart: "a~b~c,,~" })).toEqual({
+      slots: 3,
+      smallest: 3,
+      largest: 6,
+      scope: "near",
+      apart: [],
+    });
+  });
+});
+
+describe("work", () => {
+  const input = {
+    title: "T",
+    instructions: "",
+    skillIds: [skill],
+    opensDay: "2026-11-23",
+    dueDay: "2026-11-25",
+    budgetItems: 8,
+  };
+
+  it("is assigned once however often it is sent, and undone", async () => {
+    const teacher = await school.teacher();
+    const workId = school.runtime.newId();
+    const { changeId } = await assignPractice(teacher, { ...input, workId, classId, studentIds });
+    expect(await assignPractice(teacher, { ...input, workId, classId, studentIds })).toEqual({
+      workId,
+      changeId: null,
+    });
+    expect(await workList(teacher, [classId])).toHaveLength(2);
+    await undoChange(teacher, changeId ?? "");
+    expect(await workList(teacher, [classId])).toHaveLength(1);
+    await expect(undoChange(teacher, changeId ?? "")).rejects.toMatchObject({
+      code: "conflict",
+      message: expect.stringContaining("already"),
+    });
+  });
+
+  it("shows everybody's state, moves its day, is withdrawn and brought back", async () => {
+    const teacher = await school.teacher();
+    const [entry] = await workList(teacher, [classId]);
+    const workId = entry?.id ?? "";
+    expect(entry).toMatchObject({ given: 10, finished: 10, notStarted: 0 });
+    expect((await workView(teacher, workId)).rows).toHaveLength(10);
+    const moved = await moveDueDay(teacher, { workId, dueDay: "2026-12-04" });
+    expect((await workView(teacher, workId)).dueDay).toBe("2026-12-04");
+    const { changeId } = await withdrawWork(teacher, { workId });
+    await expect(workView(teacher, workId)).rejects.toMatchObject({ code: "not-found" });
+    await expect(open(school, weak()[0] as string, workId)).rejects.toMatchObject({ code: "not-found" });
+    await undoChange(teacher, changeId);
+    await undoChange(teacher, moved.changeId);
+    expect((await workView(teacher, workId)).dueDay).toBe("2026-11-27");
+  });
+
+  it.each([
+    [{ title: "" }, "invalid"],
+    [{ skillIds: [] }, "invalid"],
+    [{ skillIds: ["unknown"] }, "not-found"],
+    [{ studentIds: [] }, "invalid"],
+    [{ studentIds: ["nobody"] }, "invalid"],
+    [{ dueDay: "2026-11-20" }, "invalid"],
+    [{ dueDay: "2026-02-30" }, "invalid"],
+    [{ budgetItems: 3 }, "invalid"],
+    [{ classId: "other" }, "not-allowed"],
+  ])("refuses %o", async (over, code) => {
+    const workId = school.runtime.newId();
+    await expect(
+      assignPractice(await school.teacher(), { ...input, workId, classId, studentIds, ...over }),
+    ).rejects.toMatchObject({ code });
+  });
+});

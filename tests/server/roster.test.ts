@@ -1,0 +1,219 @@
+import { readFileSync } from "node:fs";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { studentsOfClasses } from "@/db/queries/people";
+import { planOf } from "@/db/queries/plan";
+import { importPreview, rosterView } from "@/features/roster/reads";
+import { applyImport, beginImport, setColumn } from "@/features/roster/writes/importRoster";
+import { newPins } from "@/features/roster/writes/newPins";
+import { signInStaff, signInStudent } from "@/server/access/signIn";
+import { undoChange } from "@/server/runtime/history";
+import {
+  csv,
+  give,
+  givePractice,
+  makeClass,
+  open,
+  PASSWORD,
+  START,
+  type TestSchool,
+  testSchool,
+} from "../support/school";
+
+let school: TestSchool;
+beforeEach(async () => {
+  school = await testSchool();
+});
+afterEach(() => school.close());
+
+const students = async (classId: string) =>
+  (await studentsOfClasses(school.db.read, [classId])).map(
+    ({ person }) => `${person.givenName} ${person.familyName} ${person.grade}`,
+  );
+const begin = async (classId: string, text: string) => {
+  const context = await school.teacher();
+  const draftId = await beginImport(context, { classId, fileName: "sheet.csv", bytes: csv(text) });
+  return { context, draftId, preview: await importPreview(context, draftId) };
+};
+
+describe("importing a roster", () => {
+  it("makes a class with a plan and undoes it whole", async () => {
+    const { classId, changeId, studentIds } = await makeClass(school, 26);
+    expect(studentIds).toHaveLength(26);
+    expect(await planOf(school.db.read, classId)).toHaveLength(12);
+    await undoChange(await school.teacher(), changeId);
+    expect(await students(classId)).toEqual([]);
+    expect((await school.teacher()).actor.classIds).toEqual([]);
+  });
+
+  it("changes what differs, keeps who is missing, and takes it back", async () => {
+    const { classId } = await makeClass(school, 3);
+    const before = await students(classId);
+    const { context, draftId, preview } = await begin(
+      classId,
+      "id,first,last,grade\n6 Test-0,Student00,Renamed,7\n6 Test-1,Student01,Of6Test,6\nN1,New,Child,6\n",
+    );
+    expect(preview.entries.map(({ kind }) => kind)).toEqual(["changed", "unchanged", "added"]);
+    expect(preview.notInFile).toEqual(["Student02 Of6Test"]);
+    expect(await students(classId)).toEqual(before);
+    const { changeId } = await applyImport(context, { draftId, fingerprint: preview.fingerprint });
+    expect(await students(classId)).toContain("Student00 Renamed 7");
+    expect(await students(classId)).toHaveLength(4);
+    expect(await applyImport(context, { draftId, fingerprint: preview.fingerprint })).toMatchObject({ changeId });
+    await undoChange(context, changeId);
+    expect(await students(classId)).toEqual(before);
+  });
+
+  it("can be applied again after an undo", async () => {
+    const { classId } = await makeClass(school, 2);
+    const { context, draftId, preview } = await begin(classId, "id,first,last\nN1,New,Child\n");
+    const { changeId } = await applyImport(context, { draftId, fingerprint: preview.fingerprint });
+    await undoChange(context, changeId);
+    await applyImport(context, { draftId, fingerprint: preview.fingerprint });
+    expect(await students(classId)).toHaveLength(3);
+  });
+
+  it("refuses a preview that is out of date, and changes nothing", async () => {
+    const { classId } = await makeClass(school, 2);
+    const [one, two] = [
+      await begin(classId, "id,first,last\nN1,New,Child\n"),
+      await begin(classId, "id,first,last\nN1,Other,Child\n"),
+    ];
+    await applyImport(one.context, { draftId: one.draftId, fingerprint: one.preview.fingerprint });
+    await expect(
+      applyImport(two.context, { draftId: two.draftId, fingerprint: two.preview.fingerprint }),
+    ).rejects.toMatchObject({ code: "conflict" });
+    expect(await students(classId)).toHaveLength(3);
+  });
+
+  it("follows columns that the teacher corrects", async () => {
+    const { classId } = await makeClass(school, 1);
+    const { context, draftId, preview } = await begin(classId, "nummer,vorname,zuname\nN1,New,Child\n");
+    expect(preview.entries[0]?.kind).toBe("refused");
+    for (const [field, column] of [
+      ["studentNumber", 0],
+      ["givenName", 1],
+      ["familyName", 2],
+    ] as const)
+      await setColumn(context, { draftId, field, column });
+    expect((await importPreview(context, draftId)).entries[0]?.kind).toBe("added");
+  });
+
+  it("reads the shipped examples: one clean, one with its faults named", async () => {
+    const context = await school.teacher();
+    const load = async (file: string) => {
+      const draftId = await beginImport(context, {
+        newClassName: file,
+        newClassGrade: 6,
+        fileName: file,
+        bytes: new Uint8Array(readFileSync(`examples/${file}`)),
+      });
+      return importPreview(context, draftId);
+    };
+    const clean = await load("6-hazel-clean.csv");
+    expect(clean.entries.map(({ kind }) => kind)).toEqual(Array.from({ length: 26 }, () => "added"));
+    const faults = await load("6-hazel-with-faults.csv");
+    expect(faults.notes.join()).toContain("Windows-1252");
+    const reasons = faults.entries.flatMap((entry) => (entry.kind === "refused" ? [entry.reason] : []));
+    expect(reasons).toEqual([
+      expect.stringMatching(/already/),
+      expect.stringMatching(/family name is missing/),
+      expect.stringMatching(/no grade/),
+    ]);
+    expect(JSON.stringify(faults.entries)).toContain("Peñaloza");
+  });
+
+  it.each([
+    ["an empty file", new Uint8Array(), /empty/],
+    ["a picture named .csv", Uint8Array.from([137, 80, 78, 71, 0, 1]), /not a text file/],
+    [
+      "20,000 rows",
+      csv(`id,first,last\n${Array.from({ length: 20_000 }, (_, n) => `${n},a,b`).join("\n")}`),
+      /20,000 rows/,
+    ],
+  ])("refuses %s in words", async (_, bytes, reason) => {
+    const context = await school.teacher();
+    await expect(
+      beginImport(context, { newClassName: "X", newClassGrade: 6, fileName: "x.csv", bytes }),
+    ).rejects.toMatchObject({ code: "invalid", message: expect.stringMatching(reason) });
+  });
+
+  it("is nobody's business but the teacher's own", async () => {
+    const { classId, studentIds } = await makeClass(school, 2);
+    const { draftId } = await begin(classId, "id,first,last\nN1,New,Child\n");
+    const stranger = await school.teacher("ben");
+    await expect(importPreview(stranger, draftId)).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(rosterView(stranger, [classId])).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(beginImport(stranger, { classId, fileName: "x", bytes: csv("id\n1") })).rejects.toMatchObject({
+      code: "not-allowed",
+    });
+    await expect(newPins(stranger, { studentIds })).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(importPreview(school.student(studentIds[0] as string), draftId)).rejects.toMatchObject({
+      code: "not-allowed",
+    });
+  });
+});
+
+describe("undo", () => {
+  it("is refused when answers hang on it, and when something changed since", async () => {
+    const { classId, changeId, studentIds } = await makeClass(school, 2);
+    const workId = await givePractice(school, classId, studentIds);
+    const view = await open(school, studentIds[0] as string, workId);
+    await give(school, studentIds[0] as string, view, "right");
+    await expect(undoChange(await school.teacher(), changeId)).rejects.toMatchObject({
+      code: "conflict",
+      message: expect.stringContaining("answers are kept"),
+    });
+    expect(await students(classId)).toHaveLength(2);
+    await expect(undoChange(await school.teacher("ben"), changeId)).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(undoChange(await school.teacher(), "nothing")).rejects.toMatchObject({ code: "not-found" });
+  });
+});
+
+describe("signing in", () => {
+  it("works by code, name and PIN, and locks one child, not the class", async () => {
+    const { classId, studentIds } = await makeClass(school, 2);
+    const teacher = await school.teacher();
+    const slips = await newPins(teacher, { studentIds });
+    const { code, pin, studentId } = slips[0] as (typeof slips)[number];
+    expect(await signInStudent(school.runtime, { code: code.toLowerCase(), studentId, pin })).toMatch(/^[\w-]{40,}$/);
+    const wrong = pin === "0000" ? "1111" : "0000";
+    for (let tries = 4; tries > 0; tries--) {
+      await expect(signInStudent(school.runtime, { code, studentId, pin: wrong })).rejects.toMatchObject({
+        code: "invalid",
+        message: expect.stringContaining(`${tries} `),
+      });
+    }
+    await expect(signInStudent(school.runtime, { code, studentId, pin: wrong })).rejects.toMatchObject({
+      code: "locked",
+    });
+    await expect(signInStudent(school.runtime, { code, studentId, pin })).rejects.toMatchObject({ code: "locked" });
+    expect((await rosterView(teacher, [classId])).students.map(({ signIn }) => signIn)).toContain("locked");
+    const other = slips[1] as (typeof slips)[number];
+    await signInStudent(school.runtime, { code, studentId: other.studentId, pin: other.pin });
+    const [fresh] = await newPins(teacher, { studentIds: [studentId] });
+    await signInStudent(school.runtime, { code, studentId, pin: fresh?.pin ?? "" });
+  });
+
+  it("opens again by itself after ten minutes", async () => {
+    const { studentIds } = await makeClass(school, 1);
+    const [slip] = await newPins(await school.teacher(), { studentIds });
+    const { code, pin, studentId } = slip as NonNullable<typeof slip>;
+    const wrong = pin === "0000" ? "1111" : "0000";
+    await Promise.allSettled(
+      Array.from({ length: 5 }, () => signInStudent(school.runtime, { code, studentId, pin: wrong })),
+    );
+    await expect(signInStudent(school.runtime, { code, studentId, pin })).rejects.toMatchObject({ code: "locked" });
+    school.setNow(START + 10 * 60_000 + 1);
+    await signInStudent(school.runtime, { code, studentId, pin });
+  });
+
+  it("tells nothing about which addresses exist", async () => {
+    await expect(signInStaff(school.runtime, { email: "ana@school.example", password: "wrong" })).rejects.toMatchObject(
+      { message: "Email or password is not right." },
+    );
+    await expect(
+      signInStaff(school.runtime, { email: "nobody@school.example", password: "wrong" }),
+    ).rejects.toMatchObject({ message: "Email or password is not right." });
+    expect(await signInStaff(school.runtime, { email: "ANA@school.example ", password: PASSWORD })).toBeTruthy();
+  });
+});

@@ -1,0 +1,125 @@
+import type { ChildProcess } from "node:child_process";
+import type { Page } from "puppeteer-core";
+import { answersAfter } from "@/db/queries/delivery";
+import { sittings } from "@/db/schema/delivery";
+import { libraryOf } from "@/server/runtime/library";
+import { freePort, startApp } from "~/scripts/steps.mjs";
+import { START, type TestSchool, testSchool } from "./school";
+
+/** The built application on a database of its own, which the test can look into beside it. */
+export interface TestApp {
+  readonly base: string;
+  readonly school: TestSchool;
+  /** Ends the server at once, as a power cut would. */
+  kill(): Promise<void>;
+  start(now?: number): Promise<void>;
+  close(): Promise<void>;
+}
+
+export async function testApp(prepare: (school: TestSchool) => Promise<void> = async () => {}): Promise<TestApp> {
+  const school = await testSchool();
+  await prepare(school);
+  const port = await freePort(4100 + (process.pid % 500));
+  let child: ChildProcess | null = null;
+  const app: TestApp = {
+    base: `http://localhost:${port}`,
+    school,
+    start: async (now = START) => {
+      const env = {
+        OXBOW_DATABASE_URL: `file:${school.file}`,
+        OXBOW_NOW: new Date(now).toISOString(),
+        OXBOW_SEED: "browser",
+      };
+      child = await startApp(port, env, "ignore");
+    },
+    kill: async () => {
+      const ended = new Promise((resolve) => child?.once("exit", resolve));
+      child?.kill("SIGKILL");
+      await ended;
+    },
+    close: async () => {
+      if (child && child.exitCode === null && child.signalCode === null) await app.kill();
+      school.close();
+    },
+  };
+  await app.start();
+  return app;
+}
+
+/** The log as it stands in the database file. */
+export const logOf = ({ school }: TestApp) => answersAfter(school.db.read, 0, 10_000);
+
+/** The right answer, and one that adds instead of scaling where the item knows it, to the item on the page. */
+export async function answersOnPage({ school }: TestApp, page: Page) {
+  const presentationId = await page.$eval(
+    "form[data-presentation]",
+    (form) => (form as HTMLElement).dataset.presentation ?? "",
+  );
+  const rows = await school.db.read.select({ presentations: sittings.presentations }).from(sittings);
+  const shown = rows.flatMap(({ presentations }) => presentations).find(({ id }) => id === presentationId);
+  if (!shown) throw new Error(`No item ${presentationId}`);
+  const item = (await libraryOf(school.runtime)).item(shown.modelId, shown.modelVersion, shown.seed, shown.context);
+  const habit = "added-instead-of-scaled";
+  if (item.kind === "choice") {
+    const wrong =
+      item.options.find(({ misconceptionId }) => misconceptionId === habit) ??
+      item.options.find((option) => !option.right);
+    return {
+      presentationId,
+      kind: item.kind,
+      right: item.options.find((option) => option.right)?.id ?? "",
+      wrong: wrong?.id ?? "",
+    };
+  }
+  const unit = item.unit?.required ? ` ${item.unit.word}` : "";
+  const wrong = item.misconceptionValues.find(({ id }) => id === habit)?.value.toFraction() ?? "98765";
+  return { presentationId, kind: item.kind, right: `${item.keyText}${unit}`, wrong: `${wrong}${unit}` };
+}
+
+/** Types or chooses the answer and hands it in. */
+export async function answerOnPage(app: TestApp, page: Page, how: "right" | "wrong"): Promise<string> {
+  // A page in the background is not painted, and what is not painted can't be clicked.
+  await page.bringToFront();
+  await page.waitForSelector("form[data-presentation] button[type=submit]:not([disabled])");
+  const answers = await answersOnPage(app, page);
+  if (answers.kind === "choice") {
+    await page.locator(`form input[value="${answers[how]}"]`).click();
+  } else {
+    await page.locator("form input:not([type=radio])").fill(answers[how]);
+  }
+  await page.locator("form button[type=submit]").click();
+  return answers.presentationId;
+}
+
+/** Goes on after feedback. */
+export async function goOn(page: Page): Promise<void> {
+  await page.locator("button[data-next]").click();
+}
+
+/** Waits until the answer to an item has been taken: its feedback stands there, or another item does. */
+async function settled(page: Page, presentationId: string): Promise<void> {
+  await page.waitForFunction(
+    (id) => {
+      const form = document.querySelector<HTMLElement>("form[data-presentation]");
+      if (!form || form.dataset.presentation !== id || document.querySelector("[data-next]")) return true;
+      return (
+        form.querySelector<HTMLButtonElement>("button[type=submit]")?.innerText === "Check again" &&
+        form.innerText.includes("one more try")
+      );
+    },
+    {},
+    presentationId,
+  );
+}
+
+/** Works until the work is finished. */
+export async function workThrough(app: TestApp, page: Page, how: "right" | "wrong", most = 40): Promise<void> {
+  for (let n = 0; n < most; n++) {
+    await page.waitForSelector("form[data-presentation], a[href='/river'].border-ink");
+    if (!(await page.$("form[data-presentation]"))) return;
+    const answered = await answerOnPage(app, page, how);
+    await settled(page, answered);
+    const next = await page.$("button[data-next]");
+    if (next) await goOn(page);
+  }
+}

@@ -1,0 +1,169 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { seededRandom } from "@/core/numeric/seededRandom";
+import { type Database, openDatabase } from "@/db/connection";
+import { presentationsOf } from "@/db/queries/delivery";
+import { classesOfStaff, setSecret, studentsOfClasses } from "@/db/queries/people";
+import { insertSchool } from "@/db/queries/school";
+import type { SittingView } from "@/features/delivery/types";
+import { openSitting } from "@/features/delivery/writes/openSitting";
+import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
+import { importPreview } from "@/features/roster/reads";
+import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
+import { assignPractice } from "@/features/work/writes";
+import type { Actor } from "@/server/access/policy";
+import { hashSecret } from "@/server/access/secrets";
+import type { Context } from "@/server/runtime/context";
+import { libraryOf } from "@/server/runtime/library";
+import { createRuntime, type Runtime } from "@/server/runtime/runtime";
+import { installContent } from "~/demo/installContent";
+
+/** Monday of the test school's eleventh week, half past eight in the morning. */
+export const START = Date.parse("2026-11-23T08:30:00Z");
+export const PASSWORD = "a password of the tests";
+
+type StaffActor = Extract<Actor, { kind: "staff" }>;
+
+/** A small school on a database file of its own, with a clock that the test moves. */
+export interface TestSchool {
+  readonly runtime: Runtime;
+  readonly db: Database;
+  readonly file: string;
+  readonly schoolId: string;
+  setNow(instant: number): void;
+  teacher(key?: string): Promise<Context & { actor: StaffActor }>;
+  student(id: string): Context;
+  close(): void;
+}
+
+export async function testSchool(): Promise<TestSchool> {
+  const folder = mkdtempSync(join(tmpdir(), "oxbow-"));
+  const file = join(folder, "school.db");
+  const db = await openDatabase(`file:${file}`, "src/db/migrations");
+  let now = START;
+  const runtime = createRuntime(db, () => now, seededRandom("tests"));
+  const schoolId = "school-1";
+  const person = (id: string, givenName: string) => ({
+    id,
+    schoolId,
+    kind: "staff" as const,
+    givenName,
+    familyName: "Tester",
+    email: `${id}@school.example`,
+  });
+  await db.write((tx) =>
+    insertSchool(tx, {
+      school: { id: schoolId, name: "Test School", timeZone: "Europe/Dublin" },
+      term: { id: "term-1", schoolId, name: "Autumn", startDay: "2026-09-14", endDay: "2027-01-22" },
+      holidays: [{ schoolId, day: "2026-10-26", name: "River day" }],
+      staff: [person("ana", "Ana"), person("ben", "Ben")],
+    }),
+  );
+  await db.write(async (tx) => setSecret(tx, "ana", await hashSecret(PASSWORD)));
+  await installContent(runtime);
+  return {
+    runtime,
+    db,
+    file,
+    schoolId,
+    setNow: (instant) => {
+      now = instant;
+    },
+    teacher: async (key = "ana") => {
+      const classIds = (await classesOfStaff(db.read, key)).map(({ id }) => id);
+      return { runtime, actor: { kind: "staff", personId: key, schoolId, name: key, classIds } };
+    },
+    student: (id) => ({ runtime, actor: { kind: "student", personId: id, schoolId, name: id } }),
+    close: () => {
+      db.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+export const csv = (text: string) => new TextEncoder().encode(text);
+
+/** Makes a class of so many students through the import; returns its id and theirs. */
+export async function makeClass(school: TestSchool, count: number, name = "6 Test", key = "ana") {
+  const context = await school.teacher(key);
+  const rows = Array.from(
+    { length: count },
+    (_, n) => `${name}-${n},Student${String(n).padStart(2, "0")},Of${name.replace(/\W/g, "")},6`,
+  );
+  const draftId = await beginImport(context, {
+    newClassName: name,
+    newClassGrade: 6,
+    fileName: "class.csv",
+    bytes: csv(`id,first,last,grade\n${rows.join("\n")}`),
+  });
+  const { fingerprint } = await importPreview(context, draftId);
+  const { classId, changeId } = await applyImport(context, { draftId, fingerprint });
+  const students = await studentsOfClasses(school.db.read, [classId]);
+  return { classId, changeId, studentIds: students.map(({ person }) => person.id) };
+}
+
+export async function givePractice(
+  school: TestSchool,
+  classId: string,
+  studentIds: readonly string[],
+  over: Record<string, unknown> = {},
+): Promise<string> {
+  const workId = school.runtime.newId();
+  await assignPractice(await school.teacher(), {
+    workId,
+    classId,
+    title: "Practice",
+    instructions: "",
+    skillIds: ["equivalent-ratios"],
+    studentIds,
+    opensDay: "2026-11-23",
+    dueDay: "2026-11-27",
+    budgetItems: 8,
+    ...over,
+  });
+  return workId;
+}
+
+/** The right answer, and a wrong one, to an item as shown. */
+export async function answersTo(school: TestSchool, view: SittingView, presentationId: string) {
+  const shown = (await presentationsOf(school.db.read, view.sittingId)).find(({ id }) => id === presentationId);
+  if (!shown) throw new Error("no such item");
+  const item = (await libraryOf(school.runtime)).item(shown.modelId, shown.modelVersion, shown.seed, shown.context);
+  if (item.kind === "choice") {
+    return {
+      item,
+      right: item.options.find((option) => option.right)?.id ?? "",
+      wrong: item.options.find((option) => !option.right)?.id ?? "",
+    };
+  }
+  const unit = item.unit?.required ? ` ${item.unit.word}` : "";
+  return { item, right: `${item.keyText}${unit}`, wrong: `98765${unit}` };
+}
+
+/** Gives one answer to the item that is open, or to one named. */
+export async function give(
+  school: TestSchool,
+  studentId: string,
+  view: SittingView,
+  how: "right" | "wrong",
+  over: Record<string, unknown> = {},
+) {
+  const presentationId = (over.presentationId as string | undefined) ?? view.current?.presentationId ?? "";
+  const answers = await answersTo(school, view, presentationId);
+  return submitAnswer(school.student(studentId), {
+    key: school.runtime.newId(),
+    sittingId: view.sittingId,
+    presentationId,
+    tryNumber: (view.current?.presentationId === presentationId ? (view.current?.tries ?? 0) : 0) + 1,
+    answer: answers[how],
+    hintsUsed: 0,
+    milliseconds: 20_000,
+    givenAt: school.runtime.now(),
+    offline: false,
+    ...over,
+  });
+}
+
+export const open = (school: TestSchool, studentId: string, workId: string) =>
+  openSitting(school.student(studentId), workId);
