@@ -9,10 +9,10 @@ import { Refused } from "@/ui/layout/Refused";
 export const metadata: Metadata = { title: "My river" };
 
 export default async function Page() {
-  await requireStudentPage();
+  const { personId } = await requireStudentPage();
   const found = await attempt(studentHome);
   return found.ok ? (
-    <StudentHomePage home={found.data} signOut={signOutAction} />
+    <StudentHomePage home={found.data} personId={personId} signOut={signOutAction} />
   ) : (
     <Refused message={found.message} href="/" label="Back to the start" />
   );

@@ -1,13 +1,16 @@
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { StudentHome, StudentWork } from "../types";
 import { OwnRiver } from "./River";
+import { SendWaiting } from "./SendWaiting";
 
 /** A student's own page: what to do now, and the river that has grown so far. */
 export function StudentHomePage({
   home,
+  personId,
   signOut,
 }: {
   readonly home: StudentHome;
+  readonly personId: string;
   readonly signOut: () => Promise<void>;
 }) {
   return (
@@ -20,6 +23,7 @@ export function StudentHomePage({
           </button>
         </form>
       </header>
+      <SendWaiting personId={personId} />
       <OwnRiver skills={home.river} />
       <p className="text-mute mb-6 text-[17px]">
         {home.river.filter(({ mastered }) => mastered).length === 0

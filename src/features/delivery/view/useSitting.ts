@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { forgetMessage, keepMessage, waitingMessages } from "@/client/outbox/outbox";
 import type { AnswerMessage, AnswerOutcome, Feedback, ItemView, SittingView } from "../types";
+import { flushOutbox, reportOf } from "./flushOutbox";
 import { sendAnswer } from "./sendAnswer";
 
 const RETRY_MILLISECONDS = 4000;
@@ -44,6 +45,8 @@ export function useSitting(initial: SittingView, personId: string): SittingState
   const latest = useRef(initial);
   const keptItems = useRef(new Set<string>());
   const flushing = useRef(false);
+  /** Outcomes of a flush that was cut short, told together with the rest. */
+  const sentEarlier = useRef<AnswerOutcome[]>([]);
 
   const take = useCallback((fresh: SittingView) => {
     latest.current = fresh;
@@ -65,29 +68,21 @@ export function useSitting(initial: SittingView, personId: string): SittingState
     if (flushing.current) return;
     flushing.current = true;
     try {
-      const messages = await waitingMessages<AnswerMessage>(personId);
-      setWaiting(messages.length);
-      const outcomes: AnswerOutcome[] = [];
-      for (const { key, message } of messages) {
-        const sent = await sendAnswer(message);
-        if (sent.state === "unreachable" || sent.state === "signed-out") {
-          setConnection(sent.state === "signed-out" ? "signed-out" : "away");
-          break;
-        }
-        await forgetMessage(key);
-        if (sent.state === "answered") {
-          outcomes.push(sent.reply.outcome);
-          if (message.sittingId === latest.current.sittingId) take(sent.reply.sitting);
-        }
-        const left = (await waitingMessages(personId)).length;
-        setWaiting(left);
-        if (left === 0) {
-          setConnection("online");
-          keptItems.current.clear();
-          setReport(reportOf(outcomes));
-        }
-      }
-      if (messages.length === 0) setConnection("online");
+      const {
+        stopped,
+        outcomes,
+        waiting: left,
+      } = await flushOutbox(personId, (message, reply) => {
+        if (message.sittingId === latest.current.sittingId) take(reply.sitting);
+      });
+      setWaiting(left);
+      setConnection(stopped === "signed-out" ? "signed-out" : stopped === null ? "online" : "away");
+      sentEarlier.current.push(...outcomes);
+      if (left > 0) return;
+      keptItems.current.clear();
+      const words = reportOf(sentEarlier.current);
+      sentEarlier.current = [];
+      if (words) setReport(words);
     } finally {
       flushing.current = false;
     }
@@ -182,14 +177,4 @@ export function useSitting(initial: SittingView, personId: string): SittingState
 
 function saidBefore(item: ItemView | null): Said {
   return item?.lastFeedback ? { kind: "feedback", feedback: item.lastFeedback, itemOver: false } : { kind: "nothing" };
-}
-
-function reportOf(outcomes: readonly AnswerOutcome[]): string | null {
-  if (outcomes.length === 0) return null;
-  const scored = outcomes.filter((outcome) => outcome.status === "scored");
-  const right = scored.filter(({ feedback }) => feedback.verdict === "right").length;
-  const count = outcomes.length === 1 ? "1 answer has" : `${outcomes.length} answers have`;
-  return scored.length === 0
-    ? `Connected again: ${count} been sent.`
-    : `Connected again: ${count} been sent, ${right} of ${scored.length} right.`;
 }
