@@ -64,7 +64,9 @@ export async function ensureSitting(tx: Queryable, context: Context, workId: str
     grade: (await personById(tx, actor.personId))?.grade ?? null,
   };
   const known = await sittingOf(tx, workId, actor.personId);
-XX    throw new Refusal("closed", "The time for this work is over. Ask your teacher to open it again.");
+  const over = runtime.now() > work.dueAt;
+  if (known && (known.finishedAt !== null || !over)) return loadSitting(tx, context, { ...about, sitting: known });
+  if (over) throw new Refusal("closed", "The time for this work is over. Ask your teacher to open it again.");
   const open = await loadSitting(tx, context, { ...about, sitting: freshSitting(context, workId) });
   const chancesAtStart = Object.fromEntries(skillIds.map((id) => [id, chanceNow(open.situation, open.library, id)]));
   const begun = goOn(context, {
