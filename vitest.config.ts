@@ -1,9 +1,10 @@
-import tsconfigPaths from "vite-tsconfig-paths";
 import { defineConfig } from "vitest/config";
 
 const shared = {
-  plugins: [tsconfigPaths()],
-  resolve: { alias: { "server-only": new URL("./tests/support/nothing.ts", import.meta.url).pathname } },
+  resolve: {
+    tsconfigPaths: true,
+    alias: { "server-only": new URL("./tests/support/nothing.ts", import.meta.url).pathname },
+  },
 };
 
 export default defineConfig({

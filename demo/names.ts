@@ -55,36 +55,6 @@ export const ROWAN = [
   "Yara Haddadin",
 ] as const;
 
-/** For the example file that ships with the application. */
-export const HAZEL = [
-  "Aino Kettula",
-  "Ayo Balogun-Price",
-  "Bilal Rahmouni",
-  "Céline Dauvergne",
-  "Dagny Solheim",
-  "Eamon Garvin-Roe",
-  "Esi Quartey",
-  "Fatima Zahiri",
-  "Gael Monterrubio",
-  "Haruka Shirosawa",
-  "Ivo Petkanov",
-  "Jorun Bakkevoll",
-  "Kalinda Moyo",
-  "Leif Strandgaard",
-  "Maya Venkatesan",
-  "Milan Jelavic",
-  "Naledi Khumo",
-  "Orla Fennimore",
-  "Paulo Figueirinha",
-  "Rania Khatabi",
-  "Sami Virtakoski",
-  "Signe Aldermoss",
-  "Tuan Phamvo",
-  "Ursula Wendelin",
-  "Xiomara Peñaloza",
-  "Zoran Milutic",
-] as const;
-
 export function parts(name: string): { givenName: string; familyName: string } {
   const space = name.indexOf(" ");
   return { givenName: name.slice(0, space), familyName: name.slice(space + 1) };

@@ -1,4 +1,3 @@
-import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { isSchoolDay } from "@/core/calendar/isSchoolDay";
@@ -9,30 +8,22 @@ import { importPreview } from "@/features/roster/reads";
 import type { SignInSlip } from "@/features/roster/types";
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
 import { newPins } from "@/features/roster/writes/newPins";
-import type { Actor } from "@/server/access/policy";
 import { hashSecret } from "@/server/access/secrets";
-import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf } from "@/server/runtime/school";
 import { installContent } from "./installContent";
 import { ALDER, parts, ROWAN } from "./names";
+import { type Simulation, staffContext, staffId } from "./simulation";
 import { runTerm } from "./term";
 
 /** Weeks of practice behind the demo's today. */
 const WEEKS = 10;
-export const DEMO_PASSWORD = "the river comes round";
+const DEMO_PASSWORD = "the river comes round";
 
-export const DEMO_STAFF = [
+const DEMO_STAFF = [
   { key: "noor", givenName: "Noor", familyName: "Halvorsen", email: "noor@kestrelweir.example" },
   { key: "teo", givenName: "Teo", familyName: "Brandvold", email: "teo@kestrelweir.example" },
 ] as const;
-
-/** A simulated clock over the real database: the use-cases run as if it were then. */
-export interface Simulation {
-  readonly runtime: Runtime;
-  readonly school: School;
-  setNow(instant: number): void;
-}
 
 /**
  * Fills an empty database with the demo school: two sections of grade 6 and ten weeks of practice that end the school day
@@ -119,16 +110,6 @@ export async function seedSchool(
   return slips;
 }
 
-export const staffId = (key: string) => `staff-${key}`;
-
-export async function staffContext(
-  { runtime, school }: Simulation,
-  key: string,
-): Promise<Context & { actor: Extract<Actor, { kind: "staff" }> }> {
-  const classIds = (await classesOfStaff(runtime.db.read, staffId(key))).map(({ id }) => id);
-  return { runtime, actor: { kind: "staff", personId: staffId(key), schoolId: school.id, name: key, classIds } };
-}
-
 async function importClass(
   simulation: Simulation,
   className: string,
@@ -156,7 +137,3 @@ function lastSchoolDayBefore(day: number, school: School): number {
   while (!isSchoolDay(last, school.calendar)) last--;
   return last;
 }
-
-/** The school day some taught days after another, as a day number. */
-export const schoolDayAfter = (day: number, count: number, school: School) =>
-  dayNumber(addSchoolDays(dayOfNumber(day), count, school.calendar));

@@ -16,7 +16,7 @@ import type { Context } from "@/server/runtime/context";
 import { libraryOf } from "@/server/runtime/library";
 import { instantAt } from "@/server/runtime/school";
 import { LearnerMind } from "./learner";
-import { type Simulation, schoolDayAfter, staffContext } from "./seedSchool";
+import { type Simulation, schoolDayAfter, staffContext } from "./simulation";
 import { learnerNamed } from "./stories";
 
 interface Pupil {

@@ -1,5 +1,5 @@
 import "server-only";
-import { asc, eq, isNull } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { frameworks, itemModels, misconceptions, skillLinks, skills, standards } from "../schema/library";
 
@@ -16,7 +16,6 @@ export const allMisconceptions = (db: Queryable) => db.select().from(misconcepti
 /** Every version of every item model, retired ones too: old answers refer to them. */
 export const allItemModels = (db: Queryable) =>
   db.select().from(itemModels).orderBy(asc(itemModels.id), asc(itemModels.version));
-export const currentItemModels = (db: Queryable) => db.select().from(itemModels).where(isNull(itemModels.retiredAt));
 
 export async function insertLibrary(
   tx: Queryable,

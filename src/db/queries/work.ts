@@ -71,7 +71,3 @@ export async function worksOfStudent(db: Queryable, personId: string) {
     .where(and(eq(workTargets.personId, personId), isNull(works.withdrawnAt)))
     .orderBy(asc(works.dueAt), asc(works.id));
 }
-
-export async function targetRowsOf(db: Queryable, workId: string) {
-  return db.select().from(workTargets).where(eq(workTargets.workId, workId));
-}

@@ -10,7 +10,7 @@ import { personOfToken } from "./signIn";
 export const SESSION_COOKIE = "oxbow_session";
 
 /** The person behind a session token, with the rights of the moment; null when signed out. */
-export async function actorOfToken(runtime: Runtime, token: string | undefined): Promise<Actor | null> {
+async function actorOfToken(runtime: Runtime, token: string | undefined): Promise<Actor | null> {
   const person = token ? await personOfToken(runtime, token) : null;
   if (!person) return null;
   const own = { personId: person.id, schoolId: person.schoolId, name: `${person.givenName} ${person.familyName}` };

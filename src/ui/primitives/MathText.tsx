@@ -22,7 +22,6 @@ export function MathText({ text }: { readonly text: string }) {
           <span
             key={part.at}
             className="text-[1.12em]"
-            // biome-ignore lint/security/noDangerouslySetInnerHtml: KaTeX's own markup of digits that the pattern let through
             dangerouslySetInnerHTML={{ __html: katex.renderToString(part.tex, { throwOnError: false }) }}
           />
         ),

@@ -16,7 +16,6 @@ export function NumberTable({
               {label}
             </th>
             {cells.map((cell, place) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: cells have no other identity than their place
               <td key={place} className="border-hair min-w-20 border-[1.5px] px-5 py-2.5 text-center">
                 {cell === "?" ? <span className="text-clay font-bold">?</span> : <MathText text={cell} />}
               </td>

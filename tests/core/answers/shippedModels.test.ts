@@ -51,7 +51,7 @@ const mixed = (text: string): number => {
   return match[4] === undefined ? Number(match[1] ?? 0) + Number(match[2]) / Number(match[3]) : Number(match[4]);
 };
 const numbersIn = (text: string) => [...text.matchAll(/\d+(?:\.\d+)?/g)].map(([digits]) => Number(digits));
-const valueOf = (item: Item, text: string) => READ_OPTION[item.modelId]?.(numbersIn(text)) ?? mixed(text);
+const readValue = (item: Item, text: string) => READ_OPTION[item.modelId]?.(numbersIn(text)) ?? mixed(text);
 const plain = (item: Item): Numbers =>
   Object.fromEntries(Object.entries(item.values).map(([name, value]) => [name, value.valueOf()]));
 const near = (one: number, other: number) => Math.abs(one - other) < 1e-9;
@@ -69,7 +69,7 @@ describe.each(ratioStrand.flatMap((skill) => skill.models.map((model) => ({ skil
         if (item.kind === "numeric") {
           expect(near(item.key?.valueOf() ?? Number.NaN, expected), `${item.stem} → ${item.keyText}`).toBe(true);
         } else {
-          const right = item.options.filter((option) => near(valueOf(item, option.text), expected));
+          const right = item.options.filter((option) => near(readValue(item, option.text), expected));
           expect(
             right.map(({ right: keyed }) => keyed),
             `${item.stem}: ${item.options.map(({ text }) => text).join(" | ")}`,
@@ -97,7 +97,7 @@ describe.each(ratioStrand.flatMap((skill) => skill.models.map((model) => ({ skil
         }
         for (const option of item.options.filter(({ misconceptionId }) => misconceptionId !== null)) {
           expect(ids.has(option.misconceptionId ?? "")).toBe(true);
-          expect(near(valueOf(item, option.text), expected)).toBe(false);
+          expect(near(readValue(item, option.text), expected)).toBe(false);
         }
       }
     });

@@ -31,7 +31,7 @@ function bestByBruteForce(problem: GroupProblem): number {
   const place: number[] = [];
   const walk = (student: number): void => {
     if (student === problem.studentIds.length) {
-      best = Math.max(best, valueOf());
+      best = Math.max(best, servedNow());
       return;
     }
     for (let skill = -1; skill < skills; skill++) {
@@ -40,7 +40,7 @@ function bestByBruteForce(problem: GroupProblem): number {
       walk(student + 1);
     }
   };
-  const valueOf = (): number => {
+  const servedNow = (): number => {
     const sizes = Array.from({ length: skills }, (_, skill) => place.filter((own) => own === skill).length);
     const open = sizes.filter((size) => size > 0);
     const fits =

@@ -1,9 +1,9 @@
 import "server-only";
 import { answersOfSitting } from "@/db/queries/delivery";
 import type { Context } from "@/server/runtime/context";
-import { sittingView } from "../sittingView";
 import type { SittingView } from "../types";
 import { ensureSitting } from "./sitting";
+import { sittingView } from "./sittingView";
 
 /** Begins or resumes the asking student's run at a piece of work: the same item stands there as before. */
 export async function openSitting(context: Context, workId: string): Promise<SittingView> {

@@ -8,11 +8,11 @@ import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { uuid, validated } from "@/server/runtime/validated";
-import { sittingView } from "../sittingView";
 import type { AnswerOutcome, AnswerReply } from "../types";
 import { feedbackOn, unreadableMessage } from "../words";
 import { progressOf } from "./chooseNext";
 import { goOn, loadSitting, type OpenSitting } from "./sitting";
+import { sittingView } from "./sittingView";
 import { summarise } from "./summaries";
 
 /** First try and one more. */

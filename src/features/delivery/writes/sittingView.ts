@@ -2,9 +2,9 @@ import "server-only";
 import type { AnswerRow, SittingRow } from "@/db/queries/delivery";
 import type { Presentation } from "@/db/schema/delivery";
 import type { Library } from "@/server/runtime/library";
-import type { Feedback, ItemView, SittingView } from "./types";
-import { feedbackOn } from "./words";
-import type { DeliveredWork } from "./writes/sitting";
+import type { Feedback, ItemView, SittingView } from "../types";
+import { feedbackOn } from "../words";
+import type { DeliveredWork } from "./sitting";
 
 /** The sitting as its student's browser gets it, built field by field. */
 export function sittingView(

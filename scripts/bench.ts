@@ -1,0 +1,209 @@
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { createClient } from "@libsql/client";
+import autocannon from "autocannon";
+import { v7 } from "uuid";
+import type { AnswerReply, SittingView } from "@/features/delivery/types";
+import { openSitting } from "@/features/delivery/writes/openSitting";
+import { masteryMap } from "@/features/evidence/reads";
+import { newPins } from "@/features/roster/writes/newPins";
+import { signInStudent } from "@/server/access/signIn";
+import { givePractice, makeClass, testSchool } from "~/tests/support/school";
+import { fillLog, sixtySkills } from "./bench-data";
+import { ensureBuilt, freePort, root, startApp } from "./steps.mjs";
+
+/** Figures against a baseline measured in the same run: what matters is the ratio, not this machine. */
+const STUDENTS = 20;
+const WORKS = 12;
+const SECONDS = 10;
+
+ensureBuilt();
+const folder = mkdtempSync(join(tmpdir(), "oxbow-bench-"));
+try {
+  await benchAnswers();
+  await benchMap();
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}
+
+async function benchAnswers(): Promise<void> {
+  const bare = await measureBare();
+  const own = await measureAnswers();
+  console.log(`\nSubmitting an answer, ${STUDENTS} students at once, ${SECONDS} s each`);
+  console.log(`  bare route, one row     ${bare.rate.toFixed(0)} requests/s, p95 ${bare.p95} ms`);
+  console.log(`  answer                  ${own.rate.toFixed(0)} requests/s, p95 ${own.p95} ms, ${own.failed} failed`);
+  console.log(`  ratio                   ${(own.rate / bare.rate).toFixed(2)}   (aim 0.60 or more)`);
+}
+
+interface Figures {
+  readonly rate: number;
+  readonly p95: number;
+  readonly failed: number;
+}
+
+const figuresOf = (result: autocannon.Result): Figures => ({
+  rate: result.requests.average,
+  p95: result.latency.p97_5,
+  failed: result.non2xx + result.errors,
+});
+
+async function measureBare(): Promise<Figures> {
+  const url = `file:${join(folder, "bare.db")}`;
+  const client = createClient({ url });
+  await client.execute("PRAGMA journal_mode = WAL");
+  await client.execute("create table bare (id integer primary key autoincrement, body text not null)");
+  client.close();
+  const app = join(root, "scripts", "bench-bare");
+  const next = join(root, "node_modules", "next", "dist", "bin", "next");
+  const env = {
+    ...process.env,
+    NODE_ENV: "production" as const,
+    NEXT_TELEMETRY_DISABLED: "1",
+    BENCH_DATABASE_URL: url,
+    NODE_OPTIONS: "",
+  };
+  if (!existsSync(join(app, ".next", "BUILD_ID"))) {
+    const { status } = spawnSync(process.execPath, [next, "build", app], {
+      env,
+      stdio: ["ignore", "ignore", "inherit"],
+    });
+    if (status !== 0) throw new Error("The bare route did not build.");
+  }
+  const port = await freePort(4700);
+  const child = spawn(process.execPath, [next, "start", app, "-p", String(port)], { env, stdio: "ignore" });
+  try {
+    const body = JSON.stringify(messageOf({ sittingId: v7(), current: { presentationId: v7(), tries: 0 } }));
+    const address = `http://127.0.0.1:${port}/api/row`;
+    await untilUp(address, body);
+    const fire = (duration: number) =>
+      autocannon({
+        url: address,
+        method: "POST",
+        body,
+        headers: { "content-type": "application/json" },
+        connections: STUDENTS,
+        duration,
+      });
+    await fire(3);
+    return figuresOf(await fire(SECONDS));
+  } finally {
+    child.kill("SIGKILL");
+  }
+}
+
+async function untilUp(address: string, body: string): Promise<void> {
+  for (let tries = 0; tries < 200; tries++) {
+    const up = await fetch(address, { method: "POST", body, headers: { "content-type": "application/json" } }).then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (up) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error("The bare route did not answer.");
+}
+
+type Shown = Pick<SittingView, "sittingId"> & {
+  readonly current: { readonly presentationId: string; readonly tries: number } | null;
+};
+
+const messageOf = (view: Shown) => ({
+  key: v7(),
+  sittingId: view.sittingId,
+  presentationId: view.current?.presentationId,
+  tryNumber: (view.current?.tries ?? 0) + 1,
+  answer: "98765",
+  hintsUsed: 0,
+  milliseconds: 20_000,
+  givenAt: Date.now(),
+  offline: false,
+});
+
+/** Real answers of real students through the real route; each waits for the reply before the next, as children do. */
+async function measureAnswers(): Promise<Figures> {
+  const school = await testSchool();
+  school.setNow(Date.now());
+  const { classId, studentIds } = await makeClass(school, STUDENTS);
+  const day = (ahead: number) => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10);
+  const over = {
+    skillIds: ["times-as-many", "ratio-language", "equivalent-ratios"],
+    budgetItems: 40,
+    opensDay: day(0),
+    dueDay: day(5),
+  };
+  const works: string[] = [];
+  for (let n = 0; n < WORKS; n++) works.push(await givePractice(school, classId, studentIds, over));
+  const slips = await newPins(await school.teacher(), { studentIds });
+  const students: { cookie: string; views: Shown[] }[] = [];
+  for (const { studentId, code, pin } of slips) {
+    const token = await signInStudent(school.runtime, { code, studentId, pin });
+    const views: Shown[] = [];
+    for (const workId of works) views.push(await openSitting(school.student(studentId), workId));
+    students.push({ cookie: `oxbow_session=${token}`, views });
+  }
+  const port = await freePort(4800);
+  const child = await startApp(port, { OXBOW_DATABASE_URL: `file:${school.file}` }, "ignore");
+  try {
+    const fire = (duration: number) => {
+      let next = 0;
+      return autocannon({
+        url: `http://127.0.0.1:${port}`,
+        connections: STUDENTS,
+        duration,
+        requests: [
+          {
+            method: "POST",
+            path: "/api/answers",
+            setupRequest: (request, context) => {
+              const own = context as { student?: (typeof students)[number] };
+              own.student ??= students[next++ % STUDENTS];
+              const view = own.student?.views[0];
+              const headers = { "content-type": "application/json", cookie: own.student?.cookie ?? "" };
+              return { ...request, headers, body: JSON.stringify(messageOf(view ?? { sittingId: "", current: null })) };
+            },
+            onResponse: (status, body, context) => {
+              const { student } = context as { student?: (typeof students)[number] };
+              if (!student || status !== 200) return;
+              const { sitting } = JSON.parse(body) as AnswerReply;
+              if (sitting.current) student.views[0] = sitting;
+              else student.views.shift();
+            },
+          },
+        ],
+      });
+    };
+    await fire(3);
+    return figuresOf(await fire(SECONDS));
+  } finally {
+    child.kill("SIGKILL");
+    school.close();
+  }
+}
+
+async function benchMap(): Promise<void> {
+  const medians: number[] = [];
+  for (const answers of [1000, 100_000]) {
+    const school = await testSchool();
+    await sixtySkills(school);
+    const { classId, studentIds } = await makeClass(school, 30);
+    await fillLog(school, studentIds, answers);
+    const teacher = await school.teacher();
+    for (let n = 0; n < 5; n++) await masteryMap(teacher, [classId]);
+    const times: number[] = [];
+    for (let n = 0; n < 41; n++) {
+      const started = performance.now();
+      const { students, skills } = await masteryMap(teacher, [classId]);
+      times.push(performance.now() - started);
+      if (students.length !== 30 || skills.length !== 60) throw new Error("The map is not 30 by 60.");
+    }
+    medians.push(times.sort((x, y) => x - y)[20] ?? 0);
+    school.close();
+  }
+  const [small = 0, large = 0] = medians;
+  console.log("\nOpening the mastery map, 30 students by 60 skills, median of 41");
+  console.log(`  with 1,000 answers      ${small.toFixed(1)} ms`);
+  console.log(`  with 100,000 answers    ${large.toFixed(1)} ms`);
+  console.log(`  ratio                   ${(large / small).toFixed(2)}   (aim 1.30 or less)`);
+}

@@ -1,0 +1,10 @@
+import { rebuildSummaries } from "@/features/delivery/writes/summaries";
+import { readEnvironment } from "@/server/runtime/environment";
+import { openRuntime } from "@/server/runtime/runtime";
+
+/** Makes the summaries (skill states, skill days, misconceptions) anew from the answer log. */
+const runtime = await openRuntime(readEnvironment());
+const started = performance.now();
+const answers = await rebuildSummaries(runtime);
+console.log(`Summaries rebuilt from ${answers} answers in ${((performance.now() - started) / 1000).toFixed(1)} s.`);
+runtime.db.close();
