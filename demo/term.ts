@@ -7,6 +7,7 @@ import { studentsOfClasses } from "@/db/queries/people";
 import { planOf } from "@/db/queries/plan";
 import { reteachesOfGroups } from "@/db/queries/regroup";
 import type { Presentation } from "@/db/schema/delivery";
+import type { AnswerReply } from "@/features/delivery/types";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { suggestions } from "@/features/regroup/reads";
@@ -171,7 +172,7 @@ async function sit(
   };
   const library = await libraryOf(runtime);
   const drawn = new Map<string, Presentation>();
-  let view = await openSitting(context, workId);
+  let view: AnswerReply["sitting"] = await openSitting(context, workId);
   for (let done = 0; view.current && done < mostItems; ) {
     const { presentationId, tries } = view.current;
     if (!drawn.has(presentationId))

@@ -48,17 +48,15 @@ export async function fillLog(school: TestSchool, studentIds: readonly string[],
   await school.db.write(async (tx) => {
     await tx.insert(works).values({ ...work, createdBy: teacher?.id ?? "", createdAt: 0 });
     for (const personId of studentIds) {
-      await tx
-        .insert(sittings)
-        .values({
-          id: `sitting-${personId}`,
-          workId,
-          personId,
-          startedAt: 0,
-          lastAt: 0,
-          chancesAtStart: {},
-          presentations: [],
-        });
+      await tx.insert(sittings).values({
+        id: `sitting-${personId}`,
+        workId,
+        personId,
+        startedAt: 0,
+        lastAt: 0,
+        chancesAtStart: {},
+        presentations: [],
+      });
       await tx.insert(skillStates).values(
         ids.map((skillId) => ({
           personId,

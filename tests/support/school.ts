@@ -6,7 +6,7 @@ import { type Database, openDatabase } from "@/db/connection";
 import { presentationsOf } from "@/db/queries/delivery";
 import { classesOfStaff, setSecret, studentsOfClasses } from "@/db/queries/people";
 import { insertSchool } from "@/db/queries/school";
-import type { SittingView } from "@/features/delivery/types";
+import type { AnswerReply } from "@/features/delivery/types";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { importPreview } from "@/features/roster/reads";
@@ -82,6 +82,9 @@ export async function testSchool(): Promise<TestSchool> {
   };
 }
 
+/** A sitting as it comes with a reply, without its lessons. */
+type Sitting = AnswerReply["sitting"];
+
 export const csv = (text: string) => new TextEncoder().encode(text);
 
 /** Makes a class of so many students through the import; returns its id and theirs. */
@@ -126,7 +129,7 @@ export async function givePractice(
 }
 
 /** The right answer, and a wrong one, to an item as shown. */
-export async function answersTo(school: TestSchool, view: SittingView, presentationId: string) {
+export async function answersTo(school: TestSchool, view: Sitting, presentationId: string) {
   const shown = (await presentationsOf(school.db.read, view.sittingId)).find(({ id }) => id === presentationId);
   if (!shown) throw new Error("no such item");
   const item = (await libraryOf(school.runtime)).item(shown.modelId, shown.modelVersion, shown.seed, shown.context);
@@ -145,7 +148,7 @@ export async function answersTo(school: TestSchool, view: SittingView, presentat
 export async function give(
   school: TestSchool,
   studentId: string,
-  view: SittingView,
+  view: Sitting,
   how: "right" | "wrong",
   over: Record<string, unknown> = {},
 ) {
@@ -165,5 +168,5 @@ export async function give(
   });
 }
 
-export const open = (school: TestSchool, studentId: string, workId: string) =>
+export const open = (school: TestSchool, studentId: string, workId: string): Promise<Sitting> =>
   openSitting(school.student(studentId), workId);

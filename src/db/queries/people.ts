@@ -1,6 +1,7 @@
 import "server-only";
-import { and, asc, eq, inArray, isNull } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
+import { prepared } from "../prepared";
 import {
   classes,
   classStaff,
@@ -137,13 +138,18 @@ export async function insertSession(tx: Queryable, session: typeof sessions.$inf
   await tx.insert(sessions).values(session);
 }
 
-/** The person behind a session that is neither revoked nor over. */
-export async function personOfSession(db: Queryable, tokenHash: string, now: number): Promise<PersonRow | null> {
-  const [row] = await db
+const sessionByToken = prepared((db) =>
+  db
     .select({ person: people, expiresAt: sessions.expiresAt, revokedAt: sessions.revokedAt })
     .from(sessions)
     .innerJoin(people, eq(people.id, sessions.personId))
-    .where(eq(sessions.tokenHash, tokenHash));
+    .where(eq(sessions.tokenHash, sql.placeholder("tokenHash")))
+    .prepare(),
+);
+
+/** The person behind a session that is neither revoked nor over. */
+export async function personOfSession(db: Queryable, tokenHash: string, now: number): Promise<PersonRow | null> {
+  const [row] = await sessionByToken(db).all({ tokenHash });
   return row && row.revokedAt === null && row.expiresAt > now && row.person.archivedAt === null ? row.person : null;
 }
 

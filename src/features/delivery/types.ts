@@ -74,7 +74,8 @@ export type AnswerOutcome =
 
 export interface AnswerReply {
   readonly outcome: AnswerOutcome;
-  readonly sitting: SittingView;
+  /** Without the lessons: the browser has them since the sitting was opened. */
+  readonly sitting: Omit<SittingView, "lessons">;
 }
 
 /** A student's own page. */

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { forgetMessage, keepMessage, waitingMessages } from "@/client/outbox/outbox";
-import type { AnswerMessage, AnswerOutcome, Feedback, ItemView, SittingView } from "../types";
+import type { AnswerMessage, AnswerOutcome, AnswerReply, Feedback, ItemView, SittingView } from "../types";
 import { flushOutbox, reportOf } from "./flushOutbox";
 import { sendAnswer } from "./sendAnswer";
 
@@ -48,9 +48,9 @@ export function useSitting(initial: SittingView, personId: string): SittingState
   /** Outcomes of a flush that was cut short, told together with the rest. */
   const sentEarlier = useRef<AnswerOutcome[]>([]);
 
-  const take = useCallback((fresh: SittingView) => {
-    latest.current = fresh;
-    setView(fresh);
+  const take = useCallback((fresh: AnswerReply["sitting"]) => {
+    latest.current = { ...fresh, lessons: latest.current.lessons };
+    setView(latest.current);
   }, []);
 
   const showNext = useCallback(() => {

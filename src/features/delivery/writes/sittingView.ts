@@ -1,25 +1,18 @@
 import "server-only";
-import type { AnswerRow, SittingRow } from "@/db/queries/delivery";
+import type { AnswerRow } from "@/db/queries/delivery";
 import type { Presentation } from "@/db/schema/delivery";
 import type { Library } from "@/server/runtime/library";
 import type { Feedback, ItemView, SittingView } from "../types";
 import { feedbackOn } from "../words";
-import type { DeliveredWork } from "./sitting";
+import type { DeliveredWork, OpenSitting } from "./sitting";
 
 /** The sitting as its student's browser gets it, built field by field. */
-export function sittingView(
-  library: Library,
-  work: DeliveredWork,
-  sitting: SittingRow,
-  skillIds: readonly string[],
-  budgetItems: number,
-  lastAnswer: AnswerRow | null,
-): SittingView {
-  const { presentations } = sitting;
-  const open = sitting.finishedAt === null ? presentations.find((p) => p.state === "open") : undefined;
-  const itemsLeft = budgetItems - sitting.itemsDone - 1;
-  const ready = sitting.finishedAt === null ? presentations.filter((p) => p.state === "reserve") : [];
-  const shownSkills = new Set([...skillIds, ...(open ? [open.skillId] : [])]);
+export function sittingView(open: OpenSitting, lastAnswer: AnswerRow | null): Omit<SittingView, "lessons"> {
+  const { library, work, sitting, situation } = open;
+  const running = sitting.finishedAt === null;
+  const current = running ? sitting.presentations.find((p) => p.state === "open") : undefined;
+  const ready = running ? sitting.presentations.filter((p) => p.state === "reserve") : [];
+  const itemsLeft = situation.budgetItems - sitting.itemsDone - 1;
   return {
     sittingId: sitting.id,
     workId: work.id,
@@ -29,17 +22,21 @@ export function sittingView(
     progress: sitting.progressPermille / 1000,
     itemsDone: sitting.itemsDone,
     itemsRight: work.kind === "check" ? 0 : sitting.itemsRight,
-    budgetItems,
+    budgetItems: situation.budgetItems,
     finished: sitting.finishReason,
-    current: open ? itemView(library, work, open, feedbackOnLast(library, work, open, lastAnswer)) : null,
+    current: current ? itemView(library, work, current, feedbackOnLast(library, work, current, lastAnswer)) : null,
     reserve: ready.slice(0, Math.max(0, itemsLeft)).map((p) => itemView(library, work, p, null)),
-    lessons: Object.fromEntries(
-      [...shownSkills].map((id) => {
-        const skill = library.skill(id);
-        return [id, { name: skill.studentName, lesson: skill.lesson }];
-      }),
-    ),
   };
+}
+
+/** The lessons of the sitting's skills, in which students may read after a miss. */
+export function lessonsOf({ library, situation }: OpenSitting): SittingView["lessons"] {
+  return Object.fromEntries(
+    situation.skillIds.map((id) => {
+      const { studentName, lesson } = library.skill(id);
+      return [id, { name: studentName, lesson }];
+    }),
+  );
 }
 
 function itemView(

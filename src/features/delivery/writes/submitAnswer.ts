@@ -48,7 +48,7 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
     if (!presentation) throw new Refusal("not-found", "This item is not part of your work.");
     const reply = (outcome: AnswerOutcome, now: OpenSitting = open, last: AnswerRow | null = null): AnswerReply => ({
       outcome,
-      sitting: viewOf(now, last),
+      sitting: sittingView(now, last),
     });
 
     // A foreign answer with this key can only be a forgery: keys are random.
@@ -163,9 +163,4 @@ function outcomeOf(open: OpenSitting, presentation: Presentation, answer: Answer
   const itemOver = presentation.state === "done";
   const feedback = feedbackOn(item, { right: answer.right, misconception, itemOver, tryNumber: answer.tryNumber });
   return { status: "scored", presentationId: presentation.id, feedback, itemOver };
-}
-
-function viewOf(open: OpenSitting, last: AnswerRow | null) {
-  const { library, work, sitting, situation } = open;
-  return sittingView(library, work, sitting, situation.skillIds, situation.budgetItems, last);
 }
