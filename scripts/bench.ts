@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { createClient } from "@libsql/client";
 import autocannon from "autocannon";
 import { v7 } from "uuid";
-import type { AnswerReply, SittingView } from "@/features/delivery/types";
+import type { AnswerReply, ItemView, SittingView } from "@/features/delivery/types";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { masteryMap } from "@/features/evidence/reads";
 import { newPins } from "@/features/roster/writes/newPins";
@@ -36,6 +36,7 @@ interface Figures {
   readonly rate: number;
   readonly p95: number;
   readonly failed: number;
+  readonly count: number;
 }
 
 /** Fires for some seconds and takes the figures from every single response. */
@@ -54,6 +55,7 @@ async function fireAt(options: autocannon.Options): Promise<Figures> {
     rate: result.requests.average,
     p95: times[Math.floor(times.length * 0.95)] ?? 0,
     failed: failed + result.errors,
+    count: times.length,
   };
 }
 
@@ -82,7 +84,9 @@ async function measureBare(): Promise<Figures> {
   const port = await freePort(4700);
   const child = spawn(process.execPath, [next, "start", app, "-p", String(port)], { env, stdio: "ignore" });
   try {
-    const body = JSON.stringify(messageOf({ sittingId: v7(), current: { presentationId: v7(), tries: 0 } }));
+    const body = JSON.stringify(
+      messageOf({ sittingId: v7(), current: { presentationId: v7(), tries: 0, kind: "numeric" } }),
+    );
     const address = `http://127.0.0.1:${port}/api/row`;
     await untilUp(address, body);
     const fire = (duration: number) =>
@@ -114,7 +118,7 @@ async function untilUp(address: string, body: string): Promise<void> {
 }
 
 type Shown = Pick<SittingView, "sittingId"> & {
-  readonly current: { readonly presentationId: string; readonly tries: number } | null;
+  readonly current: Pick<ItemView, "presentationId" | "tries" | "kind"> | null;
 };
 
 const messageOf = (view: Shown) => ({
@@ -122,7 +126,8 @@ const messageOf = (view: Shown) => ({
   sittingId: view.sittingId,
   presentationId: view.current?.presentationId,
   tryNumber: (view.current?.tries ?? 0) + 1,
-  answer: "98765",
+  // Wrong as a number; as an option mostly wrong too: the work should last.
+  answer: view.current?.kind === "choice" ? "A" : "98765",
   hintsUsed: 0,
   milliseconds: 20_000,
   givenAt: Date.now(),
@@ -151,11 +156,13 @@ async function measureAnswers(): Promise<Figures> {
     for (const workId of works) views.push(await openSitting(school.student(studentId), workId));
     students.push({ cookie: `oxbow_session=${token}`, views });
   }
+  let scored = 0;
   const port = await freePort(4800);
   const child = await startApp(port, { OXBOW_DATABASE_URL: `file:${school.file}` }, "ignore");
   try {
     const fire = (duration: number) => {
       let next = 0;
+      scored = 0;
       return fireAt({
         url: `http://127.0.0.1:${port}`,
         connections: STUDENTS,
@@ -174,7 +181,8 @@ async function measureAnswers(): Promise<Figures> {
             onResponse: (status, body, context) => {
               const { student } = context as { student?: (typeof students)[number] };
               if (!student || status !== 200) return;
-              const { sitting } = JSON.parse(body) as AnswerReply;
+              const { outcome, sitting } = JSON.parse(body) as AnswerReply;
+              if (outcome.status === "scored") scored++;
               if (sitting.current) student.views[0] = sitting;
               else student.views.shift();
             },
@@ -183,7 +191,9 @@ async function measureAnswers(): Promise<Figures> {
       });
     };
     await fire(3);
-    return await fire(SECONDS);
+    const figures = await fire(SECONDS);
+    // A reply that scored nothing cost nothing: it must not count as an answer.
+    return { ...figures, rate: (figures.rate * scored) / Math.max(1, figures.count) };
   } finally {
     child.kill("SIGKILL");
     school.close();

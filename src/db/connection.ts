@@ -21,7 +21,7 @@ export type Queryable = BaseSQLiteDatabase<"async", ResultSet, typeof schema>;
 export interface Database {
   /** For reads outside a transaction. */
   readonly read: Queryable;
-  /** Runs `change` in one transaction; transactions of this process follow one another. */
+  /** Runs `change` in one transaction, whole or not at all; changes of this process follow one another. */
   write<T>(change: (tx: Queryable) => Promise<T>): Promise<T>;
   close(): void;
 }
@@ -44,10 +44,20 @@ export async function openDatabase(url: string, migrationsFolder: string, authTo
   return { read: orm, write: writerQueue(client), close: () => client.close() };
 }
 
+/** Changes that are committed together at most. */
+const MOST_TOGETHER = 16;
+
+interface Waiting {
+  readonly change: (tx: Queryable) => Promise<unknown>;
+  readonly resolve: (value: unknown) => void;
+  readonly reject: (reason: unknown) => void;
+}
+
 /**
  * One writer at a time in this process. Without the queue a second transaction waits for SQLite's lock inside a synchronous
- * call, which stops the event loop that the first one needs to commit. Since there is one writer, all transactions share one
- * query builder, so that prepared queries (see `prepared`) are built once and not for every transaction.
+ * call, which stops the event loop that the first one needs to commit. Changes that wait at the same moment are committed
+ * together, each behind a savepoint of its own: one that fails takes back only itself, and nobody is told of success before
+ * the commit. All transactions share one query builder, so that prepared queries (see `prepared`) are built once.
  */
 function writerQueue(client: Client): Database["write"] {
   let current: Transaction | null = null;
@@ -58,23 +68,48 @@ function writerQueue(client: Client): Database["write"] {
     },
   };
   const writer: Queryable = drizzle(inTransaction as unknown as Client, { schema });
-  let last: Promise<unknown> = Promise.resolve();
-  const run = async <T>(change: (tx: Queryable) => Promise<T>): Promise<T> => {
+  const waiting: Waiting[] = [];
+  let running = false;
+
+  const runTogether = async (batch: readonly Waiting[]): Promise<void> => {
+    const done: (() => void)[] = [];
     const transaction = await client.transaction("write");
     current = transaction;
     try {
-      const result = await change(writer);
+      for (const { change, resolve, reject } of batch) {
+        await transaction.execute("savepoint change");
+        try {
+          const result = await change(writer);
+          done.push(() => resolve(result));
+        } catch (error) {
+          await transaction.execute("rollback to change");
+          done.push(() => reject(error));
+        }
+        await transaction.execute("release change");
+      }
       await transaction.commit();
-      return result;
     } finally {
       current = null;
       // Rolls back unless committed.
       transaction.close();
     }
+    for (const tell of done) tell();
   };
-  return (change) => {
-    const turn = last.then(() => run(change));
-    last = turn.catch(() => undefined);
-    return turn;
+
+  const drain = async (): Promise<void> => {
+    running = true;
+    while (waiting.length > 0) {
+      const batch = waiting.splice(0, MOST_TOGETHER);
+      await runTogether(batch).catch((error: unknown) => {
+        for (const { reject } of batch) reject(error);
+      });
+    }
+    running = false;
   };
+
+  return <T>(change: (tx: Queryable) => Promise<T>): Promise<T> =>
+    new Promise<T>((resolve, reject) => {
+      waiting.push({ change, resolve: resolve as (value: unknown) => void, reject });
+      if (!running) void drain();
+    });
 }

@@ -12,38 +12,56 @@ export type SkillStateRow = typeof skillStates.$inferSelect;
 
 const value = sql.placeholder;
 
-const answerSituation = prepared((db) =>
-  db
-    .select({
-      sitting: sittings,
-      work: {
-        id: works.id,
-        classId: works.classId,
-        kind: works.kind,
-        title: works.title,
-        instructions: works.instructions,
-        dueAt: works.dueAt,
-        budgetItems: works.budgetItems,
-        withdrawnAt: works.withdrawnAt,
-      },
-      extraItems: workTargets.extraItems,
-      grade: people.grade,
-      knownSerial: answers.serial,
-      skillIds: sql<string>`(select json_group_array(own_skill) from (select ${workSkills.skillId} as own_skill from ${workSkills} where ${workSkills.workId} = ${works.id} order by ${workSkills.place}))`,
-    })
+/** What an answer meets: its sitting and work, the student's grade, and whether the same answer came before. */
+export interface AnswerSituation {
+  readonly sitting: SittingRow;
+  readonly work: Pick<
+    typeof works.$inferSelect,
+    "id" | "classId" | "kind" | "title" | "instructions" | "dueAt" | "budgetItems" | "withdrawnAt"
+  >;
+  readonly extraItems: number | null;
+  readonly grade: number | null;
+  readonly skillIds: readonly string[];
+  /** Serial of the answer that has this key already. */
+  readonly knownSerial: number | null;
+}
+
+/**
+ * One statement with one column: every answer runs it, and turning forty columns into objects costs more than finding them.
+ * No real number goes this way: SQLite writes them into JSON with fewer digits than they have.
+ */
+const answerSituation = prepared((db) => {
+  const found = sql<string>`json_object(
+    'sitting', json_object('id', ${sittings.id}, 'workId', ${sittings.workId}, 'personId', ${sittings.personId},
+      'startedAt', ${sittings.startedAt}, 'lastAt', ${sittings.lastAt}, 'finishedAt', ${sittings.finishedAt},
+      'finishReason', ${sittings.finishReason}, 'itemsDone', ${sittings.itemsDone}, 'itemsRight', ${sittings.itemsRight},
+      'progressPermille', ${sittings.progressPermille}, 'chancesAtStart', json(${sittings.chancesAtStart}),
+      'presentations', json(${sittings.presentations})),
+    'work', json_object('id', ${works.id}, 'classId', ${works.classId}, 'kind', ${works.kind}, 'title', ${works.title},
+      'instructions', ${works.instructions}, 'dueAt', ${works.dueAt}, 'budgetItems', ${works.budgetItems},
+      'withdrawnAt', ${works.withdrawnAt}),
+    'extraItems', ${workTargets.extraItems},
+    'grade', ${people.grade},
+    'knownSerial', (select ${answers.serial} from ${answers} where ${answers.key} = ${value("key")}),
+    'skillIds', (select json_group_array(own_skill) from (select ${workSkills.skillId} as own_skill from ${workSkills}
+      where ${workSkills.workId} = ${works.id} order by ${workSkills.place})))`;
+  return db
+    .select({ found })
     .from(sittings)
     .innerJoin(works, eq(works.id, sittings.workId))
     .innerJoin(people, eq(people.id, sittings.personId))
     .leftJoin(workTargets, and(eq(workTargets.workId, sittings.workId), eq(workTargets.personId, sittings.personId)))
-    .leftJoin(answers, eq(answers.key, value("key")))
     .where(eq(sittings.id, value("sittingId")))
-    .prepare(),
-);
+    .prepare();
+});
 
-/** What an answer meets: its sitting and work, the student's grade, and the same answer if it came before. */
-export async function situationOfAnswer(db: Queryable, sittingId: string, key: string) {
+export async function situationOfAnswer(
+  db: Queryable,
+  sittingId: string,
+  key: string,
+): Promise<AnswerSituation | null> {
   const [row] = await answerSituation(db).all({ sittingId, key });
-  return row ? { ...row, skillIds: JSON.parse(row.skillIds) as string[] } : null;
+  return row ? (JSON.parse(row.found) as AnswerSituation) : null;
 }
 
 export async function answerBySerial(db: Queryable, serial: number): Promise<AnswerRow | null> {

@@ -2,9 +2,15 @@ import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import type { SkillState } from "@/core/mastery/skillState";
 import type { Queryable } from "@/db/connection";
-import { insertSitting, type SittingRow, sittingOf, skillStatesOfPerson } from "@/db/queries/delivery";
+import {
+  type AnswerSituation,
+  insertSitting,
+  type SittingRow,
+  sittingOf,
+  skillStatesOfPerson,
+} from "@/db/queries/delivery";
 import { personById } from "@/db/queries/people";
-import { skillIdsOfWorks, targetOf, type WorkRow, workById } from "@/db/queries/work";
+import { skillIdsOfWorks, targetOf, workById } from "@/db/queries/work";
 import type { Presentation } from "@/db/schema/delivery";
 import { statesByStudent } from "@/server/classroom/skillStates";
 import type { Context } from "@/server/runtime/context";
@@ -26,10 +32,7 @@ import {
 const UNKNOWN_GRADE = 6;
 
 /** What delivery needs to know of a piece of work. */
-export type DeliveredWork = Pick<
-  WorkRow,
-  "id" | "classId" | "kind" | "title" | "instructions" | "dueAt" | "budgetItems" | "withdrawnAt"
->;
+export type DeliveredWork = AnswerSituation["work"];
 
 /** What the rows say about a student's run at a piece of work. */
 export interface SittingRows {
@@ -98,7 +101,6 @@ function freshSitting({ runtime, actor }: Context, workId: string): SittingRow {
 export async function loadSitting(tx: Queryable, { runtime, actor }: Context, rows: SittingRows): Promise<OpenSitting> {
   const { work, sitting, skillIds } = rows;
   const [library, school] = [await libraryOf(runtime), await schoolOf(runtime, actor.schoolId)];
-  // A contrast item may come from a skill of the work only, so these are all that can be asked next.
   const states = await skillStatesOfPerson(tx, sitting.personId, skillsLookedAt(skillIds, library));
   return {
     work,
