@@ -10,9 +10,9 @@ import { groupsOfClasses, membersOfGroups } from "@/db/queries/regroup";
 import { worksOfStudent } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
 import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
-import { firstGapOf, percent } from "@/server/classroom/gap";
+import { gapWorthFirst, percent } from "@/server/classroom/gap";
 import type { Context } from "@/server/runtime/context";
-import { libraryOf } from "@/server/runtime/library";
+import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
 
@@ -171,6 +171,12 @@ async function oneStudent(context: Context, studentId: string) {
   return { student, person, classroom, classes: own, library: await libraryOf(runtime) };
 }
 
+function gapWords(gap: LibrarySkill, chance: string, currentSkillId: string): string {
+  if (gap.id === currentSkillId) return `because it is being taught now and the chance of mastery is ${chance}`;
+  const next = gap.unlocks.length > 0 ? ", and later skills build on it" : "";
+  return `because the chance of mastery is ${chance}${next}`;
+}
+
 export async function studentSheet(context: Context, studentId: string): Promise<StudentSheetView> {
   const { student, person, classroom, classes, library } = await oneStudent(context, studentId);
   const { runtime } = context;
@@ -191,7 +197,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
     groups.map(({ id }) => id),
   );
   const current = classroom.plan.find(({ targetDay }) => targetDay >= classroom.today) ?? classroom.plan.at(-1);
-  const gap = current ? firstGapOf(student, current.skillId, classroom.skills) : null;
+  const gap = gapWorthFirst(student, classroom);
   const gapGauge = gap ? student.gauges.get(gap.id) : undefined;
   const now = runtime.now();
   return {
@@ -209,10 +215,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
         ? {
             skillId: gap.id,
             name: gap.name,
-            because:
-              gap.id === current.skillId
-                ? `because it is being taught now and the chance of mastery is ${percent(gapGauge.chance)}`
-                : `because the chance of mastery is ${percent(gapGauge.chance)}, and ${library.skill(current.skillId).name} builds on it`,
+            because: gapWords(gap, percent(gapGauge.chance), current.skillId),
           }
         : null,
     misconceptions: signs

@@ -8,7 +8,7 @@ import type { Context } from "@/server/runtime/context";
 import type { PlanEntryView, PlanView } from "./types";
 
 /** Share of a class that must have been Secure or mastered for a planned skill to count as reached. */
-const SHARE_WANTED = 0.6;
+const SHARE_WANTED = 0.5;
 
 /** The plan of one class: its skills in order, with dates and where the class stands. */
 export async function planView(context: Context, classId: string): Promise<PlanView> {

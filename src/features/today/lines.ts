@@ -155,7 +155,7 @@ function evidenceLines(base: string, { map, plan, evidence }: TodayFacts): Today
       key: "plan",
       station: "Plan",
       what: plan.text,
-      why: "Against the dates of the plan; reached means 60 % of the class are Secure or have mastered it.",
+      why: "Against the dates of the plan; reached means that half the class are Secure or have mastered it.",
       href: `${base}/plan`,
       action: "See the plan",
       attention: plan.attention,

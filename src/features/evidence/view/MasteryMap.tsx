@@ -39,7 +39,7 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
     pull.add(students.map(({ id, name }) => ({ id, name, skillId: at.id })));
   // A large class or a long strand still fits one screen: 30 rows and 20 columns at 1280 by 800.
   const tight = {
-    "--row": view.students.length > 26 ? "16px" : "19px",
+    "--row": view.students.length > 26 ? "16px" : view.students.length > 20 ? "18px" : "19px",
     "--column": `${Math.max(29, Math.min(48, Math.floor(640 / view.skills.length)))}px`,
   } as CSSProperties;
   return (
@@ -103,7 +103,7 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
               <tr>
                 <th className="w-36" />
                 {view.skills.map((entry, place) => (
-                  <th key={entry.id} scope="col" className={`relative h-[84px] p-0 align-bottom`}>
+                  <th key={entry.id} scope="col" className={`relative h-[102px] p-0 align-bottom`}>
                     <button
                       type="button"
                       aria-pressed={place === column}
@@ -117,7 +117,7 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
                     </button>
                   </th>
                 ))}
-                <th className="min-w-[96px]" />
+                <th className="min-w-[128px]" />
               </tr>
             </thead>
             <tbody>

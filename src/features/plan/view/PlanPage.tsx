@@ -8,7 +8,7 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
     <div className="px-5 py-4">
       <PageHead
         title={`Plan of ${view.className}`}
-        sub={`${view.position.text}. A skill counts as reached when 60 % of the class are Secure or have mastered it once.`}
+        sub={`${view.position.text}. A skill counts as reached when half the class are Secure or have mastered it once.`}
       />
       {view.entries.length === 0 ? <p className="text-mute py-8">This class has no plan yet.</p> : null}
       <table className="w-full text-[15px]">
@@ -73,7 +73,7 @@ function Share({ entry }: { readonly entry: PlanEntryView }) {
         {parts.map(({ name, count, colour }) =>
           count > 0 ? <i key={name} title={`${count} ${name}`} style={{ flex: count, background: colour }} /> : null,
         )}
-        <i className="bg-ink absolute -top-0.5 -bottom-0.5 left-[60%] w-[1.5px]" title="60 %" />
+        <i className="bg-ink absolute -top-0.5 -bottom-0.5 left-1/2 w-[1.5px]" title="half the class" />
       </span>
       <span className="text-[14px]">
         {entry.secure} Secure{entry.there > entry.secure ? `, ${entry.there - entry.secure} mastered before` : ""}, of{" "}

@@ -1,0 +1,123 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import type { Page } from "puppeteer-core";
+import type { SignInSlip } from "@/features/roster/types";
+import { click, openBrowser, openPage, signInPupil, signInTeacher } from "~/tests/support/browser";
+import { ensureBuilt, freePort, root, runScript, startApp } from "./steps.mjs";
+
+/** Retakes the pictures in docs/screenshots from a demo school of their own, at a fixed hour. */
+const NOW = "2026-11-23T09:30:00Z";
+const data = join(root, ".shots");
+const folder = join(root, "docs", "screenshots");
+const env = {
+  OXBOW_DATABASE_URL: `file:${join(data, "shots.db")}`,
+  OXBOW_NOW: NOW,
+  OXBOW_SLIPS: join(data, "slips.json"),
+  OXBOW_SEED: "shots",
+};
+
+ensureBuilt();
+if (!process.argv.includes("--keep")) rmSync(data, { recursive: true, force: true });
+mkdirSync(data, { recursive: true });
+mkdirSync(folder, { recursive: true });
+if (!existsSync(env.OXBOW_SLIPS)) runScript("scripts/seed.ts", [], env);
+const slips = JSON.parse(readFileSync(env.OXBOW_SLIPS, "utf8")) as SignInSlip[];
+const port = await freePort(3300);
+const base = `http://localhost:${port}`;
+const app = await startApp(port, env, "ignore");
+const browser = await openBrowser();
+
+const shoot = async (page: Page, name: string) => {
+  await page.evaluate(() => document.fonts.ready);
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  await page.screenshot({ path: join(folder, `${name}.png`) as `${string}.png` });
+  console.log(name);
+};
+
+try {
+  await teacherShots();
+  await studentShots();
+} finally {
+  await browser.close();
+  app.kill("SIGKILL");
+}
+
+async function teacherShots(): Promise<void> {
+  const page = await openPage(browser);
+  await page.goto(`${base}/sign-in`);
+  await shoot(page, "sign-in");
+  await signInTeacher(page, base, "noor@kestrelweir.example", "the river comes round");
+  const visit = async (path: string, name: string) => {
+    await page.goto(`${base}/desk/6-alder${path}`, { waitUntil: "networkidle0" });
+    await shoot(page, name);
+  };
+  await visit("", "today");
+  await visit("/roster/import", "import");
+  rmSync(join(folder, "import.png"));
+  await page.select("select[name=classId]", "new");
+  await page.locator("input[name=newClassName]").fill("6 Hazel");
+  const file = await page.$("input[type=file]");
+  await (file as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(
+    join(root, "examples", "6-hazel-with-faults.csv"),
+  );
+  await click(page, "button ::-p-text(Show what would change)");
+  await page.waitForFunction(() => document.body.innerText.includes("Nothing has changed yet"));
+  await shoot(page, "roster-preview");
+  await visit("/roster", "roster");
+  await visit("/plan", "plan");
+  await visit("/work", "work");
+  await visit("/work/new", "assign");
+  await visit("/regroup", "groups");
+  const groups = await page.$$eval("table a", (links) => links.map((link) => link.getAttribute("href") ?? ""));
+  await page.goto(`${base}${groups.at(-1)}`, { waitUntil: "networkidle0" });
+  await shoot(page, "before-and-after");
+  await page.goto(`${base}${groups.at(-1)}/plan`, { waitUntil: "networkidle0" });
+  await page.emulateMediaType("print");
+  await page.setViewport({ width: 794, height: 1123 });
+  await shoot(page, "reteach-plan-print");
+  await page.emulateMediaType("screen");
+  await page.setViewport({ width: 1280, height: 800 });
+  await visit("/library/equivalent-ratios", "skill");
+  await visit("/evidence?skill=equivalent-ratios", "mastery-map");
+  await click(page, "aside button ::-p-text(Pull)");
+  await click(page, "[data-cell='1.5']");
+  await page.waitForFunction(() => document.body.innerText.includes("right at the first try"));
+  await shoot(page, "answers-and-pull-list");
+  await page.goto(`${base}/desk/6-alder/evidence`, { waitUntil: "networkidle0" });
+  await click(page, "th button ::-p-text(Ilse V)");
+  await page.waitForFunction(() => document.body.innerText.includes("Worth doing first"));
+  await shoot(page, "student-sheet");
+  await page.evaluate(() => localStorage.setItem("oxbow.theme", "dark"));
+  await page.goto(`${base}/desk/6-alder/evidence`, { waitUntil: "networkidle0" });
+  await shoot(page, "mastery-map-dark");
+}
+
+async function studentShots(): Promise<void> {
+  const slip = slips.find(({ name }) => name.startsWith("Priya")) ?? slips[0];
+  if (!slip) throw new Error("The demo school has no students.");
+  const page = await openPage(await browser.createBrowserContext(), 820, 1180);
+  await signInPupil(page, base, slip);
+  await shoot(page, "student-river");
+  await page.goto(`${base}${await page.$eval("ul a", (link) => link.getAttribute("href"))}`, {
+    waitUntil: "networkidle0",
+  });
+  for (let n = 0; n < 6; n++) {
+    await page.waitForSelector("form[data-presentation]");
+    const numeric = await page.$("form input:not([type=radio])");
+    if (numeric) {
+      await shoot(page, "student-item");
+      await numeric.type("999");
+      await click(page, "form button[type=submit]");
+      await page.waitForSelector("form [aria-live] h2");
+      await shoot(page, "student-feedback");
+      return;
+    }
+    await click(page, "form label");
+    await click(page, "form button[type=submit]");
+    await page.waitForSelector("form [aria-live] h2");
+    const next = await page.$("[data-next]");
+    if (next) await next.click();
+    else await click(page, "form label:last-of-type");
+    await new Promise((resolve) => setTimeout(resolve, 400));
+  }
+}
