@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
 import type { SignInSlip } from "@/features/roster/types";
@@ -13,14 +13,13 @@ const env = {
   OXBOW_DATABASE_URL: `file:${join(data, "shots.db")}`,
   OXBOW_NOW: NOW,
   OXBOW_SLIPS: join(data, "slips.json"),
-  OXBOW_SEED: "shots",
 };
 
 ensureBuilt();
-if (!process.argv.includes("--keep")) rmSync(data, { recursive: true, force: true });
+rmSync(data, { recursive: true, force: true });
 mkdirSync(data, { recursive: true });
 mkdirSync(folder, { recursive: true });
-if (!existsSync(env.OXBOW_SLIPS)) runScript("scripts/seed.ts", [], env);
+runScript("scripts/seed.ts", [], env);
 const slips = JSON.parse(readFileSync(env.OXBOW_SLIPS, "utf8")) as SignInSlip[];
 const port = await freePort(3300);
 const base = `http://localhost:${port}`;

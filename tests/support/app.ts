@@ -28,7 +28,6 @@ export async function testApp(prepare: (school: TestSchool) => Promise<void> = a
       const env = {
         OXBOW_DATABASE_URL: `file:${school.file}`,
         OXBOW_NOW: new Date(now).toISOString(),
-        OXBOW_SEED: "browser",
       };
       child = await startApp(port, env, "ignore");
     },

@@ -12,15 +12,12 @@ const shape = object({
       "OXBOW_NOW must be an instant such as 2026-11-23T08:00:00Z.",
       (text) => !text || !Number.isNaN(Date.parse(text)),
     ),
-  /** Makes ids, PINs and item draws repeatable, for demonstrations and tests; never set it where it matters. */
-  OXBOW_SEED: string().optional(),
 });
 
 export interface Environment {
   readonly databaseUrl: string;
   readonly databaseToken: string | undefined;
   readonly frozenNow: number | undefined;
-  readonly seed: string | undefined;
 }
 
 /** The settings from the process environment, checked; the only place that reads it. */
@@ -30,6 +27,5 @@ export function readEnvironment(): Environment {
     databaseUrl: values.OXBOW_DATABASE_URL,
     databaseToken: values.OXBOW_DATABASE_TOKEN,
     frozenNow: values.OXBOW_NOW ? Date.parse(values.OXBOW_NOW) : undefined,
-    seed: values.OXBOW_SEED,
   };
 }

@@ -3,7 +3,6 @@ import { randomBytes } from "node:crypto";
 import { join } from "node:path";
 import { v7 } from "uuid";
 import type { SolveLinearModel } from "@/core/model/linearModel";
-import { seededRandom } from "@/core/numeric/seededRandom";
 import { type Database, openDatabase } from "@/db/connection";
 import { type Environment, readEnvironment } from "./environment";
 import { solveWithHighs } from "./solver";
@@ -40,9 +39,10 @@ export async function openRuntime(environment: Environment): Promise<Runtime> {
     join(process.cwd(), "src/db/migrations"),
     environment.databaseToken,
   );
-  const { frozenNow, seed } = environment;
+  const { frozenNow } = environment;
   const now = frozenNow === undefined ? () => Date.now() : () => frozenNow;
-  const random = seed === undefined ? () => randomBytes(6).readUIntBE(0, 6) / 2 ** 48 : seededRandom(seed);
+  // Never seeded here: a server started twice would give out the same ids twice.
+  const random = () => randomBytes(6).readUIntBE(0, 6) / 2 ** 48;
   return createRuntime(db, now, random);
 }
 
