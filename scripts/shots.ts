@@ -92,31 +92,31 @@ async function teacherShots(): Promise<void> {
 }
 
 async function studentShots(): Promise<void> {
-  const slip = slips.find(({ name }) => name.startsWith("Priya")) ?? slips[0];
-  if (!slip) throw new Error("The demo school has no students.");
+  const slip = slips.find(({ className, name }) => className === "6 Alder" && name.startsWith("Amadi"));
+  if (!slip) throw new Error("The demo school has lost Amadi.");
   const page = await openPage(await browser.createBrowserContext(), 820, 1180);
   await signInPupil(page, base, slip);
   await shoot(page, "student-river");
-  await page.goto(`${base}${await page.$eval("ul a", (link) => link.getAttribute("href"))}`, {
-    waitUntil: "networkidle0",
-  });
-  for (let n = 0; n < 6; n++) {
-    await page.waitForSelector("form[data-presentation]");
+  const href = await page.evaluate(() => document.querySelector("ul a")?.getAttribute("href") ?? "");
+  await page.goto(`${base}${href}`, { waitUntil: "networkidle0" });
+  for (let n = 0; n < 12; n++) {
+    const shown = await page.waitForSelector("form[data-presentation]");
+    const id = await shown?.evaluate((form) => (form as HTMLElement).dataset.presentation);
     const numeric = await page.$("form input:not([type=radio])");
-    if (numeric) {
-      await shoot(page, "student-item");
-      await numeric.type("999");
-      await click(page, "form button[type=submit]");
-      await page.waitForSelector("form [aria-live] h2");
+    await shoot(page, "student-item");
+    if (numeric) await numeric.type("999 m");
+    else await (await page.$$("form fieldset label")).at(-1)?.click();
+    await click(page, "form button[type=submit]");
+    const said = await page.waitForSelector("form [aria-live] h2");
+    if ((await said?.evaluate((heading) => heading.textContent)) === "Not yet") {
       await shoot(page, "student-feedback");
       return;
     }
-    await click(page, "form label");
-    await click(page, "form button[type=submit]");
-    await page.waitForSelector("form [aria-live] h2");
-    const next = await page.$("[data-next]");
-    if (next) await next.click();
-    else await click(page, "form label:last-of-type");
-    await new Promise((resolve) => setTimeout(resolve, 400));
+    await click(page, "[data-next]");
+    await page.waitForFunction(
+      (old) => document.querySelector<HTMLElement>("form")?.dataset.presentation !== old,
+      {},
+      id,
+    );
   }
 }

@@ -4,6 +4,7 @@ import { format, formatDistance } from "date-fns";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import type { Gauge } from "@/core/mastery/gaugeOf";
+import { LEVEL_CUTS } from "@/core/model/levels";
 import { answersBehindCell, misconceptionSignsOf, skillDaysOf } from "@/db/queries/delivery";
 import { classesOfStaff, classesOfStudent, personById } from "@/db/queries/people";
 import { groupsOfClasses, membersOfGroups } from "@/db/queries/regroup";
@@ -51,32 +52,41 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
   };
 }
 
+type Showing = ShownMisconception["students"][number];
+
 async function shownMisconceptions(context: Context, classroom: Classroom): Promise<ShownMisconception[]> {
   const library = await libraryOf(context.runtime);
   const students = new Map(classroom.students.map((student) => [student.id, student]));
   const signs = await misconceptionSignsOf(context.runtime.db.read, [...students.keys()]);
-  const shown = new Map<string, ShownMisconception & { students: { id: string; name: string; times: number }[] }>();
+  const shown = new Map<
+    string,
+    { entry: Omit<ShownMisconception, "students" | "secureSince">; students: Showing[]; secureSince: number }
+  >();
   for (const { skillId, misconceptionId, personId, times } of signs) {
     const misconception = library.misconceptions.get(misconceptionId);
     const student = students.get(personId);
     if (!misconception || !student) continue;
     const key = `${skillId} ${misconceptionId}`;
-    const entry = shown.get(key) ?? {
-      skillId,
-      misconceptionId,
-      name: misconception.name,
-      explanation: misconception.explanation,
+    const { name, explanation } = misconception;
+    const own = shown.get(key) ?? {
+      entry: { skillId, misconceptionId, name, explanation },
       students: [],
+      secureSince: 0,
     };
-    entry.students.push({ id: personId, name: student.shortName, times });
-    shown.set(key, entry);
+    if ((student.gauges.get(skillId)?.chance ?? 0) >= LEVEL_CUTS.secure) own.secureSince++;
+    else own.students.push({ id: personId, name: student.shortName, times });
+    shown.set(key, own);
   }
-  // Ranked by students, not by answers: one student's ten misses are one student.
-  const list = [...shown.values()].sort(
-    (x, y) => y.students.length - x.students.length || x.name.localeCompare(y.name),
-  );
-  for (const entry of list) entry.students.sort((x, y) => y.times - x.times || x.name.localeCompare(y.name));
-  return list;
+  // Ranked by students who still need something, not by answers: one student's ten misses are one student.
+  return [...shown.values()]
+    .map(({ entry, students: showing, secureSince }) => ({
+      ...entry,
+      students: showing.sort((x, y) => y.times - x.times || x.name.localeCompare(y.name)),
+      secureSince,
+    }))
+    .sort(
+      (x, y) => y.students.length - x.students.length || y.secureSince - x.secureSince || x.name.localeCompare(y.name),
+    );
 }
 
 function plannedWords({ plan, today }: Classroom, skillId: string): string | null {

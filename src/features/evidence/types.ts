@@ -35,7 +35,10 @@ export interface ShownMisconception {
   readonly misconceptionId: string;
   readonly name: string;
   readonly explanation: string;
+  /** Those who showed it and are not Secure in the skill today. */
   readonly students: readonly { readonly id: string; readonly name: string; readonly times: number }[];
+  /** How many showed it and have become Secure since. */
+  readonly secureSince: number;
 }
 
 export interface MasteryMapView {

@@ -64,7 +64,7 @@ const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds
   const plan = entries.filter((entry) => entry.classId === planClass);
   const placeOf = new Map(plan.map((entry, place) => [entry.skillId, place]));
   const skills = [...library.skills].sort((x, y) => (placeOf.get(x.id) ?? 999) - (placeOf.get(y.id) ?? 999));
-  const weights = new Map(skills.map((skill) => [skill.id, weightOf(skill, plan, today, school)]));
+  const weights = new Map(skills.map((skill) => [skill.id, weightOf(plan, skill, today, school)]));
   return {
     school,
     today,
@@ -95,7 +95,7 @@ export function shortName(person: { readonly givenName: string; readonly familyN
   return `${person.givenName} ${person.familyName.slice(0, 1)}`;
 }
 
-function weightOf(skill: LibrarySkill, plan: readonly PlannedSkillOfClass[], today: SchoolDay, school: School): number {
+function weightOf(plan: readonly PlannedSkillOfClass[], skill: LibrarySkill, today: SchoolDay, school: School): number {
   const entry = plan.find(({ skillId }) => skillId === skill.id);
   if (!entry) return UNPLANNED_WEIGHT;
   const daysTaught = schoolDaysBetween(entry.fromDay, entry.targetDay, school.calendar) + 1;

@@ -94,18 +94,22 @@ function Misconception({ entry, pullAll }: { readonly entry: ShownMisconception;
         <b className="text-[15px] font-semibold" title={entry.explanation}>
           {entry.name}
         </b>
-        <Button
-          look="quiet"
-          className="min-h-0! px-0! py-0! text-[14px]!"
-          onClick={pullAll}
-          aria-label={`Put the ${entry.students.length} who ${entry.name.toLowerCase()} on the pull list`}
-        >
-          Pull {entry.students.length}
-        </Button>
+        {entry.students.length > 0 ? (
+          <Button
+            look="quiet"
+            className="min-h-0! px-0! py-0! text-[14px]!"
+            onClick={pullAll}
+            aria-label={`Put the ${entry.students.length} who ${entry.name.toLowerCase()} on the pull list`}
+          >
+            Pull {entry.students.length}
+          </Button>
+        ) : null}
       </div>
       <p className="text-mute text-[13px]">
         {names.join(", ")}
         {rest > 0 ? ` and ${rest} more` : ""}
+        {names.length > 0 && entry.secureSince > 0 ? "; " : ""}
+        {entry.secureSince > 0 ? `${entry.secureSince} Secure since` : ""}
       </p>
     </li>
   );
