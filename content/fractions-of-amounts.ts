@@ -68,10 +68,7 @@ export const fractionsOfAmounts: SkillContent = {
       difficultyOffset: "(bottom - 6) * 0.08 + (share - 6) * 0.05",
       hint: "Share {whole} into {bottom} equal parts first. How many are in one part?",
       solution: "{whole} ÷ {bottom} = {share} in one part; {top} parts are {top} × {share}.",
-      picture: [
-        { label: "all", count: "whole", per: "share" },
-        { label: "{top} parts", count: "top * share", per: "share" },
-      ],
+      picture: [{ label: "{bottom} equal parts", count: "whole", per: "share" }],
     },
     {
       id: "fractions-of-amounts/find-the-rest",

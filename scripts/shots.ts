@@ -104,7 +104,7 @@ async function studentShots(): Promise<void> {
     const id = await shown?.evaluate((form) => (form as HTMLElement).dataset.presentation);
     const numeric = await page.$("form input:not([type=radio])");
     await shoot(page, "student-item");
-    if (numeric) await numeric.type("999 m");
+    if (numeric) await numeric.type("999");
     else await (await page.$$("form fieldset label")).at(-1)?.click();
     await click(page, "form button[type=submit]");
     const said = await page.waitForSelector("form [aria-live] h2");

@@ -8,6 +8,9 @@ const SHADES = ["var(--level-2)", "var(--level-0)", "var(--level-1)", "var(--lev
 
 /** Amounts as rows of squares, in bundles where the picture has them. */
 export function Strips({ rows }: { readonly rows: readonly Strip[] }) {
+  // One size for all rows: squares of different size would belie the comparison.
+  const longest = Math.max(...rows.map(({ count }) => count));
+  const side = longest > 24 ? 13 : longest > 14 ? 17 : 22;
   return (
     <div
       className="my-3 space-y-3"
@@ -15,7 +18,6 @@ export function Strips({ rows }: { readonly rows: readonly Strip[] }) {
       aria-label={rows.map(({ label, count }) => `${label}: ${count}`).join(", ")}
     >
       {rows.map(({ label, count, per }, place) => {
-        const side = count > 24 ? 13 : count > 14 ? 17 : 22;
         return (
           <div key={label} className="grid grid-cols-[minmax(7rem,auto)_1fr] items-center gap-4">
             <span className="text-mute text-[0.85em]">{label}</span>
