@@ -23,7 +23,8 @@ export function ensureInstalled() {
   const stamp = join(root, "node_modules", ".oxbow-lock");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   console.log("Installing packages…");
-  run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+  // Not "npm ci": it refuses a lock file without the optional packages of other platforms, which a registry may not serve.
+  run("npm", ["install", "--no-audit", "--no-fund", "--loglevel=error"]);
   writeFileSync(stamp, lock);
 }
 
