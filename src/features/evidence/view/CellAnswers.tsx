@@ -1,7 +1,9 @@
 "use client";
 import { X } from "lucide-react";
+import { usePullList } from "@/client/pull-list/pullList";
 import { useJson } from "@/client/useJson";
 import { SheetLink } from "@/ui/layout/SheetLink";
+import { Button } from "@/ui/primitives/Button";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
 import { MathText } from "@/ui/primitives/MathText";
 import type { CellView } from "../types";
@@ -16,6 +18,7 @@ export function CellAnswers({
   readonly skillId: string;
   readonly close: () => void;
 }) {
+  const pull = usePullList();
   const loaded = useJson<CellView>(
     `/api/cell?student=${encodeURIComponent(studentId)}&skill=${encodeURIComponent(skillId)}`,
   );
@@ -38,7 +41,17 @@ export function CellAnswers({
           <X size={18} aria-hidden />
         </button>
       </div>
-      {loaded.state === "ready" ? <Answers cell={loaded.data} /> : null}
+      {loaded.state === "ready" ? (
+        <>
+          <Button
+            className="mt-2"
+            onClick={() => pull.toggle({ id: studentId, name: loaded.data.studentName, skillId })}
+          >
+            {pull.has(studentId) ? "Take off the pull list" : "Put on the pull list"}
+          </Button>
+          <Answers cell={loaded.data} />
+        </>
+      ) : null}
     </div>
   );
 }

@@ -1,0 +1,72 @@
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, it } from "vitest";
+import { type TestApp, testApp } from "../support/app";
+import { openBrowser, openPage, signInTeacher } from "../support/browser";
+import { give, givePractice, makeClass, open, PASSWORD } from "../support/school";
+
+let app: TestApp;
+let browser: Browser;
+let page: Page;
+beforeAll(async () => {
+  app = await testApp(async (school) => {
+    const { classId, studentIds } = await makeClass(school, 4);
+    const workId = await givePractice(school, classId, studentIds);
+    for (const id of studentIds) {
+      let view = await open(school, id, workId);
+      for (let n = 0; n < 4 && view.current; n++) view = (await give(school, id, view, "wrong")).sitting;
+    }
+  });
+  browser = await openBrowser();
+  page = await openPage(browser);
+  await signInTeacher(page, app.base, "ana@school.example", PASSWORD);
+});
+afterAll(async () => {
+  await browser?.close();
+  await app?.close();
+});
+
+const wait = (words: string) => page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, words);
+const at = (path: string) => page.waitForFunction((wanted) => location.pathname === wanted, {}, path);
+
+it("goes round the stations, the map and the pull list without a mouse", async () => {
+  await page.keyboard.press("4");
+  await at("/desk/all/evidence");
+  await wait("Who has mastered what");
+  await page.focus("[data-cell='0.0']");
+  for (const key of ["ArrowDown", "ArrowRight", "ArrowRight", "p"] as const) await page.keyboard.press(key);
+  expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.cell)).toBe("1.2");
+  await wait("Pull list, 1");
+  await page.keyboard.press("Enter");
+  await wait("Fractions of amounts");
+  await page.keyboard.press("p");
+  await page.waitForFunction(() => !document.body.innerText.includes("Pull list,"));
+  await page.keyboard.press("s");
+  await wait("Worth doing first");
+  await page.keyboard.press("Escape");
+  await page.waitForFunction(() => !document.querySelector("[role=dialog]"));
+  expect(await page.evaluate(() => new URL(location.href).searchParams.get("cell"))).toMatch(/fractions-of-amounts$/);
+});
+
+it("finds a student through the palette and opens the sheet", async () => {
+  await page.keyboard.press("/");
+  await page.waitForSelector("[cmdk-input]");
+  await page.waitForSelector("[cmdk-item] ::-p-text(Student02)");
+  await page.keyboard.type("Student02");
+  await page.keyboard.press("Enter");
+  await wait("What went wrong most");
+  expect(await page.$eval("[role=dialog] h2", (heading) => heading.innerText)).toContain("Student02");
+  await page.keyboard.press("Escape");
+});
+
+it("undoes a change from the history, and lists the keys", async () => {
+  await page.waitForFunction(() => !document.querySelector("[role=dialog]"));
+  await page.keyboard.press("g");
+  await page.keyboard.press("h");
+  await at("/desk/all/history");
+  await wait("Imported class.csv");
+  await page.focus("tr:last-child button");
+  await page.keyboard.press("Enter");
+  await wait("answers are kept");
+  await page.keyboard.press("?");
+  await wait("Keyboard shortcuts");
+});
