@@ -39,7 +39,7 @@ export async function seedSchool(
   progress(0, "school and library");
   const schoolId = runtime.newId();
   const timeZone = "Europe/Dublin";
-  const today = dayNumber(dayAt({ timeZone } as School, base.now()));
+  const today = dayNumber(dayAt({ timeZone }, base.now()));
   const monday = today - ((((today + 3) % 7) + 7) % 7);
   const start = monday - 7 * WEEKS;
   const breakStart = start + 7 * 6;

@@ -99,6 +99,8 @@ function writerQueue(client: Client): Database["write"] {
   const drain = async (): Promise<void> => {
     running = true;
     while (waiting.length > 0) {
+      // A local transaction runs without giving way; this lets requests that have arrived hand in their changes first.
+      await new Promise((resolve) => setImmediate(resolve));
       const batch = waiting.splice(0, MOST_TOGETHER);
       await runTogether(batch).catch((error: unknown) => {
         for (const { reject } of batch) reject(error);

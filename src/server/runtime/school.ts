@@ -38,9 +38,17 @@ async function loadSchool(runtime: Runtime, schoolId: string): Promise<School> {
   return { ...school, calendar: { holidays }, terms: await termsOf(runtime.db.read, schoolId) };
 }
 
-/** The day that it is at the school at an instant. */
-export function dayAt(school: School, instant: number): SchoolDay {
-  return format(new TZDate(instant, school.timeZone), "yyyy-MM-dd");
+const MINUTE = 60_000;
+const latestDay = new Map<string, { readonly minute: number; readonly day: SchoolDay }>();
+
+/** The day that it is at the school at an instant. The latest minute's is kept: every answer asks, and zones change on minutes. */
+export function dayAt({ timeZone }: Pick<School, "timeZone">, instant: number): SchoolDay {
+  const minute = Math.floor(instant / MINUTE);
+  const known = latestDay.get(timeZone);
+  if (known?.minute === minute) return known.day;
+  const day = format(new TZDate(instant, timeZone), "yyyy-MM-dd");
+  latestDay.set(timeZone, { minute, day });
+  return day;
 }
 
 /** The instant at which the school's clock shows a time on a day; `time` as "HH:mm". */
