@@ -52,11 +52,11 @@ describe("a student at work", () => {
   it("asks for a readable answer without using up the try", async () => {
     let view = await open(school, first(), await givePractice(school, classId, [first()]));
     while (view.current?.kind !== "numeric") view = (await give(school, first(), view, "right")).sitting;
+    const before = (await log()).length;
     const reply = await give(school, first(), view, "right", { answer: "lots" });
     expect(reply.outcome).toMatchObject({ status: "unreadable", message: expect.stringContaining("number") });
     expect(reply.sitting.current).toMatchObject({ presentationId: view.current.presentationId, tries: 0 });
-    const before = (await log()).length;
-    expect((await log()).length).toBe(before);
+    expect(await log()).toHaveLength(before);
   });
 
   it("ends when mastered, on two item models or more", async () => {

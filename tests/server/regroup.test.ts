@@ -145,6 +145,28 @@ describe("regrouping", () => {
     expect(await groupList(teacher, [classId])).toHaveLength(1);
   });
 
+  it("holds students of several of the teacher's classes through to the reteach", async () => {
+    const other = await makeClass(school, 2, "6 Other");
+    const teacher = await school.teacher();
+    const groupId = school.runtime.newId();
+    const studentIds = [weak()[0] as string, other.studentIds[0] as string];
+    await makeGroups(teacher, {
+      classIds: [classId, other.classId],
+      groups: [{ id: groupId, name: "Both", skillId: skill, studentIds }],
+    });
+    await assignReteach(teacher, {
+      groupId,
+      reteachId: school.runtime.newId(),
+      practiceDueDay: "2026-11-25",
+      checkOpensDay: "2026-11-23",
+      checkDueDay: "2026-11-27",
+      checkItems: 4,
+    });
+    const view = await groupView(teacher, groupId);
+    expect(view.members.map(({ id }) => id).sort()).toEqual([...studentIds].sort());
+    expect((await open(school, studentIds[1] as string, view.reteach?.practiceWorkId ?? "")).current).not.toBeNull();
+  });
+
   it("takes nobody from other classes and asks for a name", async () => {
     const teacher = await school.teacher();
     const id = school.runtime.newId();

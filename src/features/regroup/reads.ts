@@ -8,7 +8,7 @@ import { classesOfStaff } from "@/db/queries/people";
 import { baselinesOf, groupById, groupsOfClasses, membersOfGroups, reteachesOfGroups } from "@/db/queries/regroup";
 import { targetsWithSittings, workById, worksById } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
-import { loadClassroom } from "@/server/classroom/classroom";
+import { classesAround, loadClassroom } from "@/server/classroom/classroom";
 import type { Context } from "@/server/runtime/context";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
@@ -105,7 +105,7 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
   if (!group || group.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
   demand(actor, "see", { kind: "class", classId: group.classId });
   const [classroom, library] = [
-    await loadClassroom(runtime, actor.schoolId, [group.classId]),
+    await loadClassroom(runtime, actor.schoolId, classesAround(actor, group.classId)),
     await libraryOf(runtime),
   ];
   const skill = library.skill(group.skillId);

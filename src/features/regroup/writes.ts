@@ -5,7 +5,7 @@ import { groupById, membersOfGroups, reteachesOfGroups } from "@/db/queries/regr
 import { added, changed } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
-import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
+import { type Classroom, classesAround, loadClassroom } from "@/server/classroom/classroom";
 import { workRows } from "@/server/classroom/workRows";
 import type { Context } from "@/server/runtime/context";
 import { recordChange } from "@/server/runtime/history";
@@ -115,7 +115,7 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
   const found = await groupById(runtime.db.read, input.groupId);
   if (!found || found.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
   demand(staff, "change", { kind: "class", classId: found.classId });
-  const classroom = await loadClassroom(runtime, staff.schoolId, [found.classId]);
+  const classroom = await loadClassroom(runtime, staff.schoolId, classesAround(staff, found.classId));
   const { school } = classroom;
   const now = runtime.now();
   const dueAt = instantAt(school, input.practiceDueDay, "20:00");

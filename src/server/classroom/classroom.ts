@@ -8,6 +8,7 @@ import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { skillStatesOf } from "@/db/queries/delivery";
 import { studentsOfClasses } from "@/db/queries/people";
 import { plansOf } from "@/db/queries/plan";
+import type { Actor } from "@/server/access/policy";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
@@ -89,6 +90,11 @@ const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds
 
 export function loadClassroom(runtime: Runtime, schoolId: string, classIds: readonly string[]): Promise<Classroom> {
   return readClassroom(runtime, schoolId, classIds.join(" "));
+}
+
+/** All classes of a teacher, a given one first: a group may hold students of several, and the first one's plan orders. */
+export function classesAround(actor: Actor, classId: string): string[] {
+  return [classId, ...(actor.kind === "staff" ? actor.classIds.filter((id) => id !== classId) : [])];
 }
 
 export function shortName(person: { readonly givenName: string; readonly familyName: string }): string {

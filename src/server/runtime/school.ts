@@ -58,26 +58,11 @@ export function instantAt(school: School, day: SchoolDay, time: string): number 
   return new TZDate(year, month - 1, date, hour, minute, 0, school.timeZone).getTime();
 }
 
-/** "Mon 23 Nov", as names of groups carry it. */
-export async function shortDayNow({
-  runtime,
-  actor,
-}: {
-  runtime: Runtime;
-  actor: { schoolId: string };
-}): Promise<string> {
+/** The day it is at the actor's school, in words: pattern as in date-fns, for example "EEEE d MMMM". */
+export async function todayInWords(
+  { runtime, actor }: { runtime: Runtime; actor: { schoolId: string } },
+  pattern: "d MMM" | "EEEE d MMMM",
+): Promise<string> {
   const school = await schoolOf(runtime, actor.schoolId);
-  return format(new TZDate(runtime.now(), school.timeZone), "d MMM");
-}
-
-/** "Monday 23 November". */
-export async function longDayNow({
-  runtime,
-  actor,
-}: {
-  runtime: Runtime;
-  actor: { schoolId: string };
-}): Promise<string> {
-  const school = await schoolOf(runtime, actor.schoolId);
-  return format(new TZDate(runtime.now(), school.timeZone), "EEEE d MMMM");
+  return format(new TZDate(runtime.now(), school.timeZone), pattern);
 }

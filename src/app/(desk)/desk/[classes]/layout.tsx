@@ -13,7 +13,7 @@ import { workFigure } from "@/features/work/reads";
 import { ownClasses } from "@/server/access/ownClasses";
 import { requireStaffPage } from "@/server/access/pages";
 import { theRuntime } from "@/server/runtime/runtime";
-import { shortDayNow } from "@/server/runtime/school";
+import { todayInWords } from "@/server/runtime/school";
 import { Bend } from "@/ui/layout/Bend";
 
 const PATHS = ["roster", "plan", "work", "evidence", "regroup"] as const;
@@ -65,7 +65,7 @@ export default async function DeskLayout({
         classKey={key}
         classIds={ids}
         skills={skills.map(({ id, name }) => ({ id, name }))}
-        today={await shortDayNow(context)}
+        today={await todayInWords(context, "d MMM")}
       />
       <StudentSheet />
     </>

@@ -8,7 +8,7 @@ import { TodayPage } from "@/features/today/view/TodayPage";
 import { workList } from "@/features/work/reads";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
-import { longDayNow } from "@/server/runtime/school";
+import { todayInWords } from "@/server/runtime/school";
 import { Refused } from "@/ui/layout/Refused";
 
 export const metadata: Metadata = { title: "Today" };
@@ -19,7 +19,7 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
   const ids = chosen.map(({ id }) => id);
   const found = await attempt(async (context) => ({
     name: context.actor.name.split(" ")[0] ?? "",
-    day: await longDayNow(context),
+    day: await todayInWords(context, "EEEE d MMMM"),
     lines: todayLines(`/desk/${key}`, {
       roster: await rosterView(context, ids),
       works: await workList(context, ids),
