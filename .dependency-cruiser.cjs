@@ -9,6 +9,9 @@ const only = (name, from, ...to) => ({
 const coreAdapters = {
   mathjs: "^src/core/answers/compileExpression\\.ts$",
   "fraction\\.js": "^src/core/numeric/rational\\.ts$",
+  jstat: "^src/core/numeric/distribution\\.ts$",
+  "ts-fsrs": "^src/core/review/reviewMemory\\.ts$",
+  "damerau-levenshtein": "^src/core/answers/editDistance\\.ts$",
 };
 module.exports = {
   forbidden: [

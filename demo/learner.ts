@@ -1,6 +1,7 @@
 import type { Item } from "@/core/answers/instantiateItem";
 import { writeNumber } from "@/core/answers/writeNumber";
-import { type ItemParameters, probability } from "@/core/measurement/probability";
+import type { ItemParameters } from "@/core/measurement/item";
+import { probability } from "@/core/measurement/probability";
 import { rational } from "@/core/numeric/rational";
 
 /** The truth about a simulated student, which the application never sees. */

@@ -1,4 +1,4 @@
-import type { ItemParameters } from "../measurement/probability";
+import type { ItemParameters } from "../measurement/item";
 import type { ItemModel } from "../model/content";
 import { drawParameters, numberFrom } from "./drawParameters";
 

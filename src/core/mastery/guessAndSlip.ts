@@ -1,4 +1,5 @@
-import { type ItemParameters, probability } from "../measurement/probability";
+import type { ItemParameters } from "../measurement/item";
+import { probability } from "../measurement/probability";
 
 /**
  * Where students who have mastered a skill, and who have not, typically stand against its difficulty, in logits. Halfway

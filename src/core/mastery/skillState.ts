@@ -1,4 +1,4 @@
-import type { ItemParameters } from "../measurement/probability";
+import type { ItemParameters } from "../measurement/item";
 
 /** The running summary of what one student's answers say about one skill; a pure function of the answer log. */
 export interface SkillState {

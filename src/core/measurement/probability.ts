@@ -1,12 +1,6 @@
-import { CoreError } from "../model/fail";
+import { demandThat } from "../model/fail";
 import { logistic } from "../numeric/logistic";
-
-/** Parameters of an item: discrimination a > 0, difficulty b in logits, guessing 0 <= c < 1. */
-export interface ItemParameters {
-  readonly a: number;
-  readonly b: number;
-  readonly c: number;
-}
+import { demandItem, type ItemParameters } from "./item";
 
 /**
  * Chance of a right answer under the three-parameter logistic model in the logistic metric (D = 1):
@@ -14,14 +8,7 @@ export interface ItemParameters {
  * `theta` in logits. Throws "bad-argument" for a <= 0, c outside [0, 1) or a value that is not finite.
  */
 export function probability(theta: number, item: ItemParameters): number {
-  const { a, b, c } = item;
-  if (!(a > 0 && c >= 0 && c < 1 && Number.isFinite(a) && Number.isFinite(b) && Number.isFinite(theta))) {
-    throw new CoreError("bad-argument", "An item needs a > 0, 0 <= c < 1 and finite a, b and theta.", {
-      theta,
-      a,
-      b,
-      c,
-    });
-  }
-  return c + (1 - c) * logistic(a * (theta - b));
+  demandItem(item);
+  demandThat(Number.isFinite(theta), "A chance needs a finite theta.", { theta });
+  return item.c + (1 - item.c) * logistic(item.a * (theta - item.b));
 }

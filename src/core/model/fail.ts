@@ -1,5 +1,5 @@
 /** What went wrong, as a short stable code that tests and messages hang on. */
-export type CoreErrorCode = "bad-argument" | "bad-expression" | "bad-item-model" | "unreadable-day";
+export type CoreErrorCode = "bad-argument" | "bad-expression" | "bad-item-model" | "contradiction" | "unreadable-day";
 
 /** Misuse of the core: says what was required and which values broke it. Lack of data is never an error. */
 export class CoreError extends Error {
@@ -12,4 +12,13 @@ export class CoreError extends Error {
   ) {
     super(message, options);
   }
+}
+
+/** Throws "bad-argument" with the message and the values unless the condition holds. */
+export function demandThat(
+  condition: boolean,
+  message: string,
+  values: Readonly<Record<string, unknown>> = {},
+): asserts condition {
+  if (!condition) throw new CoreError("bad-argument", message, values);
 }

@@ -1,5 +1,5 @@
 import { guessAndSlip } from "../mastery/guessAndSlip";
-import type { ItemParameters } from "../measurement/probability";
+import type { ItemParameters } from "../measurement/item";
 
 /** Predicted chance of a right first try: mastery * (1 - slip) + (1 - mastery) * guess; all in [0, 1]. */
 export function chanceOfRight(mastery: number, item: ItemParameters, skillDifficulty: number): number {

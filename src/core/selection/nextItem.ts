@@ -1,4 +1,4 @@
-import type { ItemParameters } from "../measurement/probability";
+import type { ItemParameters } from "../measurement/item";
 import { chanceOfRight } from "./chanceOfRight";
 
 /** An item that could be given next. */

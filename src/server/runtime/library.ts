@@ -1,7 +1,7 @@
 import "server-only";
 import { type Item, instantiateItem } from "@/core/answers/instantiateItem";
 import { itemParameters } from "@/core/answers/itemParameters";
-import type { ItemParameters } from "@/core/measurement/probability";
+import type { ItemParameters } from "@/core/measurement/item";
 import type { ItemModel, Lesson, Misconception, ReteachPlan } from "@/core/model/content";
 import { allItemModels, allMisconceptions, allSkillLinks, allSkills } from "@/db/queries/library";
 import { Refusal } from "./refusal";

@@ -1,0 +1,21 @@
+import type { GivenAnswer } from "./ability";
+
+/**
+ * Natural logarithm of the likelihood of given answers at an ability in logits. Written with log(1 + e^x), so that it stays
+ * finite for |a (theta - b)| up to 700 and beyond.
+ */
+export function logLikelihood(theta: number, given: readonly GivenAnswer[]): number {
+  let sum = 0;
+  for (const { item, score } of given) {
+    const x = item.a * (theta - item.b);
+    if (score === 0) sum += Math.log1p(-item.c) - softplus(x);
+    else if (item.c === 0) sum -= softplus(-x);
+    else sum += Math.log(item.c + (1 - item.c) / (1 + Math.exp(-x)));
+  }
+  return sum;
+}
+
+/** log(1 + e^x). */
+function softplus(x: number): number {
+  return x > 0 ? x + Math.log1p(Math.exp(-x)) : Math.log1p(Math.exp(x));
+}
