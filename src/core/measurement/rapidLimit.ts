@@ -1,0 +1,12 @@
+import { demandThat } from "../model/fail";
+
+/** Share of the item's median time, and the bounds of the limit in seconds. */
+const SHARE_OF_MEDIAN = 0.1;
+const LEAST_SECONDS = 1;
+const MOST_SECONDS = 10;
+
+/** Seconds under which an answer counts as rapid: 10 % of the item's median time, from 1 to 10 s (Wise & Ma 2012). */
+export function rapidLimit(medianSeconds: number): number {
+  demandThat(medianSeconds >= 0 && Number.isFinite(medianSeconds), "A median time is 0 s or more.", { medianSeconds });
+  return Math.min(MOST_SECONDS, Math.max(LEAST_SECONDS, SHARE_OF_MEDIAN * medianSeconds));
+}

@@ -1,0 +1,184 @@
+import { describe, expect, it } from "vitest";
+import { bandOf } from "@/core/measurement/bandOf";
+import { combinedScore } from "@/core/measurement/combinedScore";
+import { effort } from "@/core/measurement/effort";
+import { exactScore } from "@/core/measurement/exactScore";
+import { followUpSkills } from "@/core/measurement/followUpSkills";
+import { gain } from "@/core/measurement/gain";
+import { isUrgent } from "@/core/measurement/isUrgent";
+import { missedSkills } from "@/core/measurement/missedSkills";
+import { percentDown } from "@/core/measurement/percentDown";
+import { percentileInNorms } from "@/core/measurement/percentileInNorms";
+import { percentileRank } from "@/core/measurement/percentileRank";
+import { rankMisconceptions } from "@/core/measurement/rankMisconceptions";
+import { rapidLimit } from "@/core/measurement/rapidLimit";
+import { reachesCut } from "@/core/measurement/reachesCut";
+
+describe("missed skills", () => {
+  const skill = (skillId: string, chance: number, right: number, given = 4) => ({ skillId, chance, right, given });
+
+  it("are those under 0.75, or with none right, least sure first", () => {
+    const results = [skill("sure", 0.75, 3), skill("unsure", 0.749, 3), skill("none", 0.9, 0), skill("least", 0.2, 1)];
+    expect(missedSkills(results).map(({ skillId }) => skillId)).toEqual(["least", "unsure", "none"]);
+    expect(missedSkills([skill("not asked", 0.3, 0, 0)])).toEqual([]);
+  });
+
+  it("are followed up under the cut, and at the cut only if wished", () => {
+    const student = { score: exactScore(8, 10), results: [skill("a", 0.4, 1)] };
+    expect(followUpSkills(student, { cutPercent: 80, alsoAtCut: false })).toEqual([]);
+    expect(followUpSkills(student, { cutPercent: 80, alsoAtCut: true })).toHaveLength(1);
+    expect(followUpSkills(student, { cutPercent: 81, alsoAtCut: false })).toHaveLength(1);
+  });
+});
+
+describe("scores", () => {
+  it("round down at a cut: 69.6 does not pass 70", () => {
+    const score = exactScore(69.6, 100);
+    expect(percentDown(score)).toBe(69);
+    expect(reachesCut(score, 70)).toBe(false);
+    expect(reachesCut(exactScore(7, 10), 70)).toBe(true);
+    expect(reachesCut(exactScore(2, 3), 66.6)).toBe(true);
+    expect(percentDown(exactScore(2, 3))).toBe(66);
+    // In floating point 0.29 * 100 is 28.999999999999996.
+    expect(percentDown(exactScore(29, 100))).toBe(29);
+  });
+
+  it("combine with their weights, exactly", () => {
+    const parts = [
+      { score: exactScore(1, 3), weight: 1 },
+      { score: exactScore(1, 1), weight: 2 },
+    ];
+    expect(combinedScore(parts)?.toFraction()).toBe("7/9");
+    expect(combinedScore([])).toBeNull();
+    expect(() => combinedScore([{ score: exactScore(1, 3), weight: 0 }])).toThrow(/above 0/);
+  });
+
+  it.each([
+    [-1, 10],
+    [11, 10],
+    [0, 0],
+    [Number.NaN, 4],
+  ])("refuse %d of %d", (points, most) => {
+    expect(() => exactScore(points, most)).toThrow(/0 <= points <= most/);
+  });
+});
+
+describe("effort", () => {
+  it("calls rapid what is under a tenth of the median, from 1 to 10 seconds", () => {
+    expect(rapidLimit(50)).toBe(5);
+    expect(rapidLimit(4)).toBe(1);
+    expect(rapidLimit(400)).toBe(10);
+    expect(() => rapidLimit(Number.NaN)).toThrow(/median/);
+  });
+
+  it("is the share of answers that were not", () => {
+    const at = (seconds: number) => ({ seconds, itemMedianSeconds: 40 });
+    expect(effort([at(3.9), at(4), at(60), at(1)])).toEqual({ share: 0.5, rapid: [true, false, false, true], n: 4 });
+    expect(effort([])).toEqual({ noEstimate: "no-answers" });
+  });
+});
+
+it("misconceptions rank by students, not by answers", () => {
+  const sign = (studentId: string, misconceptionId: string, itemId: string) => ({ studentId, misconceptionId, itemId });
+  const ranked = rankMisconceptions([
+    ...["1", "2", "3", "4"].map((item) => sign("ana", "adds", item)),
+    sign("ana", "swaps", "1"),
+    sign("ben", "swaps", "2"),
+    sign("cem", "halves", "1"),
+    sign("dan", "halves", "1"),
+    sign("dan", "halves", "2"),
+  ]);
+  expect(ranked.map(({ misconceptionId }) => misconceptionId)).toEqual(["halves", "swaps", "adds"]);
+  expect(ranked[0]).toEqual({ misconceptionId: "halves", studentIds: ["cem", "dan"], itemIds: ["1", "2"], answers: 3 });
+});
+
+describe("gain", () => {
+  const options = { semPre: 3, semPost: 4, maximum: 50 };
+
+  it("takes both errors along and calls a change only what is beyond them", () => {
+    const { students } = gain([20, 20, 20, 50], [30, 29, 10, 50], options);
+    expect(students[0]).toMatchObject({
+      difference: 10,
+      se: 5,
+      low: expect.closeTo(10 - 9.8, 2),
+      high: expect.closeTo(19.8, 2),
+    });
+    expect(students.map(({ change }) => change)).toEqual(["up", "within-error", "down", "within-error"]);
+    expect(students.map(({ normalised }) => normalised)).toEqual([1 / 3, 0.3, -1 / 3, null]);
+  });
+
+  it("gives the class mean with Student's interval and Hedges' corrected effect", () => {
+    const all = gain([10, 12, 14, 16, 18], [13, 13, 18, 19, 22], options).class;
+    // Differences 3 1 4 3 4: mean 3, sd 1.2247; t(0.975, 4) = 2.7764 (tables).
+    expect(all?.difference).toBe(3);
+    expect(all?.interval?.low).toBeCloseTo(3 - (2.7764 * 1.2247) / Math.sqrt(5), 3);
+    const pooled = Math.sqrt((10 + 15.5) / 2);
+    expect(all?.effect).toBeCloseTo((3 / pooled) * (1 - 3 / 31), 10);
+    expect(all?.normalised).toBeCloseTo(3 / 36, 12);
+  });
+
+  it("says nothing it cannot: one student, no spread, no maximum, nobody", () => {
+    expect(gain([3], [5], { semPre: 1, semPost: 1 }).class).toEqual({
+      n: 1,
+      difference: 2,
+      interval: null,
+      effect: null,
+      normalised: null,
+    });
+    expect(gain([3, 3], [5, 5], { semPre: 1, semPost: 1 }).class?.effect).toBeNull();
+    expect(gain([], [], { semPre: 1, semPost: 1 })).toEqual({ students: [], class: null });
+    expect(() => gain([1], [], options)).toThrow(/both scores/);
+    expect(() => gain([1], [51], options)).toThrow(/maximum/);
+    expect(() => gain([1], [5], { semPre: -1, semPost: 0 })).toThrow(/0 or more/);
+  });
+});
+
+describe("norms", () => {
+  const norms = [
+    { score: 10, percentile: 5 },
+    { score: 20, percentile: 25 },
+    { score: 40, percentile: 75 },
+  ];
+
+  it("percentile ranks count ties half", () => {
+    expect(percentileRank([1, 2, 2, 3], 2)).toBe(50);
+    expect(percentileRank([1, 2, 3, 4], 0)).toBe(0);
+    expect(percentileRank([1, 2, 3, 4], 5)).toBe(100);
+    expect(percentileRank([1, 2, 3, 4], 2.5)).toBe(50);
+    expect(() => percentileRank([], 1)).toThrow(/one or more/);
+    expect(() => percentileRank([Number.NaN], 1)).toThrow(/finite/);
+  });
+
+  it("interpolate between the table's lines and say when a score is beyond it", () => {
+    expect(percentileInNorms(15, norms)).toEqual({ percentile: 15, beyond: null });
+    expect(percentileInNorms(35, norms)).toEqual({ percentile: 62.5, beyond: null });
+    expect(percentileInNorms(10, norms)).toEqual({ percentile: 5, beyond: null });
+    expect(percentileInNorms(9, norms)).toEqual({ percentile: 5, beyond: "below" });
+    expect(percentileInNorms(41, norms)).toEqual({ percentile: 75, beyond: "above" });
+    expect(() => percentileInNorms(1, [])).toThrow(/norm table/);
+    expect(() => percentileInNorms(1, [...norms].reverse())).toThrow(/rising/);
+  });
+
+  it("bands begin at their cut, and there are none by default", () => {
+    const bands = [
+      { name: "support", from: 0 },
+      { name: "watch", from: 15 },
+      { name: "on course", from: 40 },
+    ];
+    expect(bandOf(14.99, bands)?.name).toBe("support");
+    expect(bandOf(15, bands)?.name).toBe("watch");
+    expect(bandOf(-1, bands)).toBeNull();
+    expect(bandOf(50, [])).toBeNull();
+    expect(() => bandOf(1, [...bands].reverse())).toThrow(/rise/);
+  });
+
+  it("urgency is a rule of its own", () => {
+    const rule = { belowPercentile: 10, fallenBy: 20 };
+    expect(isUrgent(9.9, null, rule)).toBe(true);
+    expect(isUrgent(10, null, rule)).toBe(false);
+    expect(isUrgent(40, 60, rule)).toBe(true);
+    expect(isUrgent(40, 59, rule)).toBe(false);
+    expect(isUrgent(1, 90, null)).toBe(false);
+    expect(() => isUrgent(101, null, rule)).toThrow(/0 to 100/);
+  });
+});
