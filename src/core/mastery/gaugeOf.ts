@@ -1,4 +1,5 @@
-import { LEVEL_CUTS, type Level } from "../model/levels";
+import type { Level } from "../model/levels";
+import { levelOf } from "./levelOf";
 import { masteryToday } from "./masteryToday";
 import type { SkillState } from "./skillState";
 
@@ -38,10 +39,4 @@ export function gaugeOf(state: SkillState | null, prior: number, day: number, se
     rightFirstTries: state?.rightFirstTries ?? 0,
     lastDay: state?.lastDay ?? null,
   };
-}
-
-function levelOf(chance: number, extends_: boolean): Level {
-  if (chance < LEVEL_CUTS.developing) return "beginning";
-  if (chance < LEVEL_CUTS.secure) return "developing";
-  return extends_ ? "extending" : "secure";
 }

@@ -3,10 +3,10 @@ import { probability } from "../measurement/probability";
 
 /**
  * Where students who have mastered a skill, and who have not, typically stand against its difficulty, in logits. Halfway
- * between them lies the boundary of mastery that `priorMastery` uses; further apart, every answer would count for more.
+ * between them lies `MASTERY_BOUNDARY`. Further apart, every answer counts for more and one in ten is declared falsely.
  */
-const WITH_MASTERY_LOGITS = 2;
-const WITHOUT_MASTERY_LOGITS = -0.5;
+const WITH_MASTERY_LOGITS = 1.7;
+const WITHOUT_MASTERY_LOGITS = -0.2;
 
 /** Bounds that keep one lucky or unlucky answer from deciding; the largest guess and slip still add up to less than 1. */
 const LEAST_ERROR = 0.05;

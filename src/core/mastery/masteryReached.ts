@@ -1,15 +1,14 @@
-/** The end rule of practice: how sure, after how many scored answers, on how many different item models. */
-export const MASTERY_RULE = { chance: 0.95, scoredAnswers: 4, itemModels: 2 } as const;
+/** The usual end rule of practice: how sure, after how many scored answers, on how many different item models. */
+export const MASTERY_RULE = { kind: "confidence", chance: 0.95, scoredAnswers: 4, itemModels: 2 } as const;
 
-/** True when a skill's evidence meets the end rule: P >= 0.95 after 4 scored answers on 2 or more item models. */
-export function masteryReached(evidence: {
-  readonly mastery: number;
-  readonly scoredAnswers: number;
-  readonly modelIds: readonly string[];
-}): boolean {
+/** True when a skill's evidence meets a rule of confidence: unless stated P >= 0.95 after 4 scored answers on 2 or more item models. */
+export function masteryReached(
+  evidence: { readonly mastery: number; readonly scoredAnswers: number; readonly modelIds: readonly string[] },
+  rule: { readonly chance: number; readonly scoredAnswers: number; readonly itemModels: number } = MASTERY_RULE,
+): boolean {
   return (
-    evidence.mastery >= MASTERY_RULE.chance &&
-    evidence.scoredAnswers >= MASTERY_RULE.scoredAnswers &&
-    evidence.modelIds.length >= MASTERY_RULE.itemModels
+    evidence.mastery >= rule.chance &&
+    evidence.scoredAnswers >= rule.scoredAnswers &&
+    evidence.modelIds.length >= rule.itemModels
   );
 }

@@ -1,9 +1,12 @@
 import type { ItemParameters } from "../measurement/item";
+import type { LearnerState } from "./learningModel";
 
 /** The running summary of what one student's answers say about one skill; a pure function of the answer log. */
-export interface SkillState {
+export interface SkillState extends LearnerState {
   /** Chance of mastery right after the last answer; `masteryToday` gives today's. */
   readonly mastery: number;
+  /** Chance of learning at present, if not mastered. */
+  readonly learning: number;
   /** Chance of mastery before the first answer. */
   readonly prior: number;
   /** First tries on items of the skill. */
@@ -11,14 +14,19 @@ export interface SkillState {
   readonly rightFirstTries: number;
   /** Different item models that were answered, sorted. */
   readonly modelIds: readonly string[];
-  /** Day number of the last answer. */
+  /** Day numbers of the first and the last answer. */
+  readonly firstDay: number;
   readonly lastDay: number;
-  /** Days after which the memory of the skill falls to 90 %. */
+  /** Memory of the skill: days after which recall falls to 90 %, and how hard it is to fix (1 to 10). */
   readonly stabilityDays: number;
+  readonly memoryDifficulty: number;
   /** Day number on which the end rule was first met; null before. */
   readonly masteredDay: number | null;
   /** Wrong first tries since the last right one. */
   readonly missesInRow: number;
+  /** Day on which the last snag began, and on which it was cleared; null without one, or while it is open. */
+  readonly snagDay: number | null;
+  readonly snagClearedDay: number | null;
 }
 
 /** What one answer contributes; `tryNumber` 1 is the scored one. */

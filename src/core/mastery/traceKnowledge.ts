@@ -1,4 +1,5 @@
-import { CoreError } from "../model/fail";
+import { demandThat } from "../model/fail";
+import type { Score } from "../model/score";
 import { traceAnswer } from "./traceAnswer";
 
 /** Classical four-parameter model: chance of mastery at the start, of learning, of slipping and of guessing; all in [0, 1]. */
@@ -11,15 +12,19 @@ export interface KnowledgeModel {
 
 /**
  * Chance of mastery after each of a row of answers under one set of parameters (Corbett & Anderson 1995). Throws
- * "bad-argument" when a parameter lies outside [0, 1]. Example: initial 0.5, learn 0, slip 0.1, guess 0.2 and one right
- * answer give 0.45 / 0.55 = 0.818.
+ * "bad-argument" when a parameter lies outside [0, 1] or a response is none. Null (not given) leaves the chance as it is.
+ * Example: initial 0.5, learn 0, slip 0.1, guess 0.2 and one right answer give 0.45 / 0.55 = 0.818.
  */
-export function traceKnowledge(model: KnowledgeModel, responses: readonly boolean[]): number[] {
-  for (const [name, value] of Object.entries(model)) {
-    if (!(value >= 0 && value <= 1)) throw new CoreError("bad-argument", `${name} must lie in 0 to 1.`, { ...model });
-  }
+export function traceKnowledge(model: KnowledgeModel, responses: readonly (Score | boolean)[]): number[] {
+  for (const [name, value] of Object.entries(model))
+    demandThat(value >= 0 && value <= 1, `${name} must lie in 0 to 1.`, { ...model });
   let mastery = model.initial;
-  return responses.map((right) => {
+  return responses.map((response) => {
+    demandThat(response === null || Number(response) === 0 || Number(response) === 1, "A response is 1, 0 or null.", {
+      response,
+    });
+    if (response === null) return mastery;
+    const right = Number(response) === 1;
     mastery = traceAnswer(mastery, { right, guess: model.guess, slip: model.slip, learn: model.learn, weight: 1 });
     return mastery;
   });

@@ -1,18 +1,18 @@
+import { LEVEL_CUTS } from "../model/levels";
+import { gradeOfRecall } from "../review/gradeOfRecall";
+import { reviewMemory } from "../review/reviewMemory";
 import { guessAndSlip } from "./guessAndSlip";
+import { isSnag } from "./isSnag";
+import { LEARNING } from "./learningModel";
+import { learnOnce } from "./learnOnce";
 import { masteryReached } from "./masteryReached";
 import { masteryToday } from "./masteryToday";
 import type { AnswerEvidence, SkillState } from "./skillState";
 import { traceAnswer } from "./traceAnswer";
 
-/** Chance of learning the skill from one item worked with feedback. */
-export const LEARNING_CHANCE = 0.08;
 /** Evidence of a right first try after a hint, and of a second try, against an unaided first try. */
 export const HINT_WEIGHT = 0.5;
 export const SECOND_TRY_WEIGHT = 0.25;
-/** Memory of a skill first met, in days, and what a new day with a right first try makes of it. */
-const FIRST_STABILITY_DAYS = 20;
-const STABILITY_GROWTH = 1.5;
-const MOST_STABILITY_DAYS = 365;
 
 /**
  * The summary after one more answer. First tries count fully (half after a hint) and bring the chance of learning; second
@@ -25,19 +25,22 @@ export function updateSkillState(
   answer: AnswerEvidence,
   skillDifficulty: number,
 ): SkillState {
-  const before: SkillState = state ?? emptyState(prior, answer.day);
+  const before: SkillState = state ?? emptyState(prior, answer);
   const first = answer.tryNumber === 1;
   const weight = first ? (answer.hintsUsed > 0 ? HINT_WEIGHT : 1) : SECOND_TRY_WEIGHT;
-  const mastery = traceAnswer(masteryToday(before, answer.day), {
-    ...guessAndSlip(answer.item, skillDifficulty),
-    right: answer.right,
-    learn: first ? LEARNING_CHANCE : 0,
-    weight,
-  });
-  const recalledOnNewDay = first && answer.right && before.scoredAnswers > 0 && answer.day > before.lastDay;
+  const judged = {
+    mastery: traceAnswer(masteryToday(before, answer.day), {
+      ...guessAndSlip(answer.item, skillDifficulty),
+      right: answer.right,
+      learn: 0,
+      weight,
+    }),
+    learning: before.learning,
+  };
   const after: SkillState = {
-    mastery,
-    prior: before.prior,
+    ...before,
+    ...(first ? learnOnce(judged) : judged),
+    ...(first ? memoryAfter(state, answer) : {}),
     scoredAnswers: before.scoredAnswers + (first ? 1 : 0),
     rightFirstTries: before.rightFirstTries + (first && answer.right ? 1 : 0),
     modelIds:
@@ -45,25 +48,57 @@ export function updateSkillState(
         ? [...before.modelIds, answer.modelId].sort()
         : before.modelIds,
     lastDay: answer.day,
-    stabilityDays: recalledOnNewDay
-      ? Math.min(MOST_STABILITY_DAYS, before.stabilityDays * STABILITY_GROWTH)
-      : before.stabilityDays,
-    masteredDay: before.masteredDay,
     missesInRow: first ? (answer.right ? 0 : before.missesInRow + 1) : before.missesInRow,
   };
-  return after.masteredDay === null && masteryReached(after) ? { ...after, masteredDay: answer.day } : after;
+  const masteredDay = after.masteredDay ?? (masteryReached(after) ? answer.day : null);
+  return { ...after, masteredDay, ...snagAfter(after, answer.day) };
 }
 
-function emptyState(prior: number, day: number): SkillState {
+/**
+ * Memory after a first try. The first day sets it by the grade that the day's last answer ends with; on a later day only the
+ * first answer tells how much was recalled, the others come right after it.
+ */
+function memoryAfter(
+  state: SkillState | null,
+  answer: AnswerEvidence,
+): Pick<SkillState, "stabilityDays" | "memoryDifficulty"> | object {
+  const grade = gradeOfRecall({ ...answer, timeShare: null });
+  if (state && answer.day > state.firstDay && answer.day <= state.lastDay) return {};
+  const { stabilityDays, difficulty } =
+    state && answer.day > state.firstDay
+      ? reviewMemory.next(
+          { stabilityDays: state.stabilityDays, difficulty: state.memoryDifficulty },
+          answer.day - state.lastDay,
+          grade,
+        )
+      : reviewMemory.first(grade);
+  return { stabilityDays, memoryDifficulty: difficulty };
+}
+
+/** A snag opens when practice is seen not to help and is cleared when the student comes to Secure. */
+function snagAfter(state: SkillState, day: number): Pick<SkillState, "snagDay" | "snagClearedDay"> {
+  const open = state.snagDay !== null && state.snagClearedDay === null;
+  if (open && state.mastery >= LEVEL_CUTS.secure) return { snagDay: state.snagDay, snagClearedDay: day };
+  if (!open && isSnag(state)) return { snagDay: day, snagClearedDay: null };
+  return { snagDay: state.snagDay, snagClearedDay: state.snagClearedDay };
+}
+
+function emptyState(prior: number, answer: AnswerEvidence): SkillState {
+  const { stabilityDays, difficulty } = reviewMemory.first(gradeOfRecall({ ...answer, timeShare: null }));
   return {
     mastery: prior,
+    learning: LEARNING.shareLearning,
     prior,
     scoredAnswers: 0,
     rightFirstTries: 0,
     modelIds: [],
-    lastDay: day,
-    stabilityDays: FIRST_STABILITY_DAYS,
+    firstDay: answer.day,
+    lastDay: answer.day,
+    stabilityDays,
+    memoryDifficulty: difficulty,
     masteredDay: null,
     missesInRow: 0,
+    snagDay: null,
+    snagClearedDay: null,
   };
 }

@@ -1,11 +1,7 @@
-import { expectedGain } from "./expectedGain";
+import { expectedGain, type WorkableSkill } from "./expectedGain";
 
-export interface OpenSkill {
+export interface OpenSkill extends WorkableSkill {
   readonly id: string;
-  readonly mastery: number;
-  /** Chance that all prerequisites are mastered. */
-  readonly ready: number;
-  readonly unlockedWeight: number;
   readonly done: boolean;
   /** Scored answers in this practice. */
   readonly answersHere: number;
@@ -13,7 +9,7 @@ export interface OpenSkill {
   readonly contrasts: readonly string[];
 }
 
-/** Skills that may be begun and unfinished at once. */
+/** Skills that may be begun and unfinished at once, unless the work says otherwise. */
 export const MOST_OPEN_SKILLS = 2;
 /** From this chance of mastery on, items of a confusable partner are mixed in, */
 const CONTRAST_FROM = 0.7;
@@ -24,14 +20,14 @@ const STAY_FOR = 3;
 
 /**
  * The skill that the next item of a practice should come from. Stays with the skill just worked on for a few answers, then
- * takes the open skill with the highest expected gain per minute; no more than two are begun and unfinished at once. Once
+ * takes the open skill with the highest expected gain per minute; no more than `mostOpen` are begun and unfinished at once. Once
  * the skill is likely mastered (P > 0.7), every third item comes from a confusable partner in the same practice that is
  * begun too (contrast). Null when every skill is done.
  */
 export function nextSkill(
   skills: readonly OpenSkill[],
   recentSkillIds: readonly string[],
-  learningChance: number,
+  mostOpen: number = MOST_OPEN_SKILLS,
 ): string | null {
   const open = skills.filter((skill) => !skill.done);
   if (open.length === 0) return null;
@@ -44,8 +40,8 @@ export function nextSkill(
   const run = lengthOfRun(recentSkillIds);
   if (last && !last.done && run < STAY_FOR) return last.id;
   const begun = open.filter((skill) => skill.answersHere > 0);
-  const choice = begun.length >= MOST_OPEN_SKILLS ? begun : open;
-  const gains = choice.map((skill) => expectedGain({ ...skill, learningChance }));
+  const choice = begun.length >= mostOpen ? begun : open;
+  const gains = choice.map((skill) => expectedGain(skill));
   return choice[gains.indexOf(Math.max(...gains))]?.id ?? null;
 }
 

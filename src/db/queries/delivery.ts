@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
 import { answers, misconceptionSigns, type Presentation, sittings, skillDays, skillStates } from "../schema/delivery";
@@ -210,6 +210,24 @@ export async function skillStatesOf(db: Queryable, personIds: readonly string[])
     .where(inArray(skillStates.personId, [...personIds]));
 }
 
+/** Skills in which these students have a snag that is not cleared. */
+export async function openSnags(
+  db: Queryable,
+  personIds: readonly string[],
+): Promise<Pick<SkillStateRow, "personId" | "skillId">[]> {
+  if (personIds.length === 0) return [];
+  return db
+    .select({ personId: skillStates.personId, skillId: skillStates.skillId })
+    .from(skillStates)
+    .where(
+      and(
+        inArray(skillStates.personId, [...personIds]),
+        isNotNull(skillStates.snagDay),
+        isNull(skillStates.snagClearedDay),
+      ),
+    );
+}
+
 export async function allSkillStates(db: Queryable): Promise<SkillStateRow[]> {
   return db.select().from(skillStates).orderBy(asc(skillStates.personId), asc(skillStates.skillId));
 }
@@ -217,14 +235,19 @@ export async function allSkillStates(db: Queryable): Promise<SkillStateRow[]> {
 const stateSave = prepared((db) => {
   const columns = {
     mastery: value("mastery"),
+    learning: value("learning"),
     prior: value("prior"),
     scoredAnswers: value("scoredAnswers"),
     rightFirstTries: value("rightFirstTries"),
     modelIds: value("modelIds"),
+    firstDay: value("firstDay"),
     lastDay: value("lastDay"),
     stabilityDays: value("stabilityDays"),
+    memoryDifficulty: value("memoryDifficulty"),
     masteredDay: value("masteredDay"),
     missesInRow: value("missesInRow"),
+    snagDay: value("snagDay"),
+    snagClearedDay: value("snagClearedDay"),
   };
   const again = Object.fromEntries(Object.entries(columns).map(([name, placeholder]) => [name, sql`${placeholder}`]));
   return db

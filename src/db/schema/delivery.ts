@@ -13,6 +13,8 @@ export interface Presentation {
   readonly seed: number;
   readonly context: string;
   readonly tries: number;
+  /** Whether the first try was right; absent before it. */
+  readonly rightFirst?: boolean;
 }
 
 /** One student's run at one piece of work. */
@@ -29,7 +31,7 @@ export const sittings = sqliteTable(
     startedAt: integer("started_at").notNull(),
     lastAt: integer("last_at").notNull(),
     finishedAt: integer("finished_at"),
-    finishReason: text("finish_reason", { enum: ["mastered", "budget"] }),
+    finishReason: text("finish_reason", { enum: ["mastered", "budget", "amount"] }),
     itemsDone: integer("items_done").notNull().default(0),
     itemsRight: integer("items_right").notNull().default(0),
     /** Thousandths of the way to the end, for lists. */
@@ -100,14 +102,19 @@ export const skillStates = sqliteTable(
       .notNull()
       .references(() => skills.id),
     mastery: real("mastery").notNull(),
+    learning: real("learning").notNull().default(0.5),
     prior: real("prior").notNull(),
     scoredAnswers: integer("scored_answers").notNull(),
     rightFirstTries: integer("right_first_tries").notNull(),
     modelIds: text("model_ids", { mode: "json" }).$type<string[]>().notNull(),
+    firstDay: integer("first_day").notNull().default(0),
     lastDay: integer("last_day").notNull(),
     stabilityDays: real("stability_days").notNull(),
+    memoryDifficulty: real("memory_difficulty").notNull().default(5),
     masteredDay: integer("mastered_day"),
     missesInRow: integer("misses_in_row").notNull(),
+    snagDay: integer("snag_day"),
+    snagClearedDay: integer("snag_cleared_day"),
   },
   (t) => [primaryKey({ columns: [t.personId, t.skillId] })],
 );

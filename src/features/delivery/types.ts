@@ -37,7 +37,7 @@ export interface SittingView {
   readonly itemsDone: number;
   readonly itemsRight: number;
   readonly budgetItems: number;
-  readonly finished: "mastered" | "budget" | null;
+  readonly finished: "mastered" | "budget" | "amount" | null;
   readonly current: ItemView | null;
   /** Items that may be shown while the server can't be reached. */
   readonly reserve: readonly ItemView[];
@@ -95,7 +95,7 @@ export interface StudentWork {
   readonly kind: "practice" | "check";
   readonly progress: number;
   readonly begun: boolean;
-  readonly finished: "mastered" | "budget" | null;
+  readonly finished: "mastered" | "budget" | "amount" | null;
   readonly due: string;
   readonly overdue: boolean;
   readonly opens: string | null;

@@ -247,7 +247,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
             : "not started"
           : sitting.finishReason === "mastered"
             ? "mastered"
-            : sitting.finishReason === "budget"
+            : sitting.finishReason !== null
               ? "finished"
               : `last worked ${formatDistance(sitting.lastAt, now, { addSuffix: true })}`,
         itemsDone: sitting?.itemsDone ?? 0,

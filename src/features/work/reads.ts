@@ -2,8 +2,7 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
-import { isStuck } from "@/core/mastery/isStuck";
-import type { SittingRow } from "@/db/queries/delivery";
+import { openSnags, type SittingRow } from "@/db/queries/delivery";
 import { classesOfStaff, studentsOfClasses } from "@/db/queries/people";
 import { skillIdsOfWorks, targetsWithSittings, type WorkRow, workById, worksOfClasses } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
@@ -19,10 +18,19 @@ const NOW_MILLISECONDS = 5 * 60_000;
 /** School days that new work is given by default. */
 const USUAL_SCHOOL_DAYS = 3;
 
-export function statusOf(sitting: SittingRow | null): StudentStatus {
+/** Where a student stands in a piece of work; stuck: at work on a skill in which more of the same is unlikely to help. */
+function statusOf(sitting: SittingRow | null, snags: readonly string[], skillIds: readonly string[]): StudentStatus {
   if (!sitting) return "not-started";
   if (sitting.finishReason) return sitting.finishReason;
-  return isStuck(sitting.itemsDone, sitting.itemsRight) ? "stuck" : "working";
+  return skillIds.some((skillId) => snags.includes(skillId)) ? "stuck" : "working";
+}
+
+/** Skills with an open snag, by student. */
+async function snagsByStudent(context: Context, personIds: readonly string[]): Promise<Map<string, string[]>> {
+  const byStudent = new Map<string, string[]>();
+  for (const { personId, skillId } of await openSnags(context.runtime.db.read, [...new Set(personIds)]))
+    byStudent.set(personId, [...(byStudent.get(personId) ?? []), skillId]);
+  return byStudent;
 }
 
 export async function workList(context: Context, classIds: readonly string[]): Promise<WorkListEntry[]> {
@@ -42,8 +50,14 @@ async function entriesOf(context: Context, works: readonly WorkRow[]): Promise<W
     await classesOfStaff(runtime.db.read, actor.personId),
   ];
   const now = runtime.now();
+  const snags = await snagsByStudent(
+    context,
+    targets.map(({ person }) => person.id),
+  );
   return works.map((work) => {
-    const statuses = targets.filter(({ target }) => target.workId === work.id).map(({ sitting }) => statusOf(sitting));
+    const statuses = targets
+      .filter(({ target }) => target.workId === work.id)
+      .map(({ person, sitting }) => statusOf(sitting, snags.get(person.id) ?? [], skillIds.get(work.id) ?? []));
     const count = (...wanted: StudentStatus[]) => statuses.filter((status) => wanted.includes(status)).length;
     return {
       id: work.id,
@@ -57,7 +71,7 @@ async function entriesOf(context: Context, works: readonly WorkRow[]): Promise<W
       notStarted: count("not-started"),
       working: count("working"),
       stuck: count("stuck"),
-      finished: count("mastered", "budget"),
+      finished: count("mastered", "budget", "amount"),
     };
   });
 }
@@ -72,6 +86,8 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
   const targets = await targetsWithSittings(runtime.db.read, [workId]);
   const given = new Set(targets.map(({ person }) => person.id));
   const enrolled = await studentsOfClasses(runtime.db.read, [work.classId]);
+  const skillIds = (await skillIdsOfWorks(runtime.db.read, [workId])).get(workId) ?? [];
+  const snags = await snagsByStudent(context, [...given]);
   const now = runtime.now();
   return {
     ...(entry as WorkListEntry),
@@ -84,7 +100,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
       ({ person, sitting }): WorkRowView => ({
         studentId: person.id,
         name: shortName(person),
-        status: statusOf(sitting),
+        status: statusOf(sitting, snags.get(person.id) ?? [], skillIds),
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,

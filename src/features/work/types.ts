@@ -1,4 +1,4 @@
-export type StudentStatus = "not-started" | "working" | "stuck" | "mastered" | "budget";
+export type StudentStatus = "not-started" | "working" | "stuck" | "mastered" | "budget" | "amount";
 
 export interface WorkListEntry {
   readonly id: string;

@@ -1,8 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { endOfPractice } from "@/core/mastery/endOfPractice";
 import { gaugeOf } from "@/core/mastery/gaugeOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
-import { isStuck } from "@/core/mastery/isStuck";
+import { levelOf } from "@/core/mastery/levelOf";
 import { masteryReached } from "@/core/mastery/masteryReached";
 import { masteryToday } from "@/core/mastery/masteryToday";
 import type { AnswerEvidence, SkillState } from "@/core/mastery/skillState";
@@ -51,11 +50,35 @@ describe("updateSkillState", () => {
     expect(updateSkillState(mastered, 0.3, answer({ right: false, day: 120 }), 0).masteredDay).toBe(100);
   });
 
-  it("lets memory last longer after a right answer on a new day only", () => {
-    const start = after([answer()]);
-    expect(updateSkillState(start, 0.3, answer(), 0).stabilityDays).toBe(start.stabilityDays);
-    expect(updateSkillState(start, 0.3, answer({ day: 103 }), 0).stabilityDays).toBe(start.stabilityDays * 1.5);
-    expect(updateSkillState(start, 0.3, answer({ day: 103, right: false }), 0).stabilityDays).toBe(start.stabilityDays);
+  it("takes the first day's memory from how that day ended, and a later day's from its first answer", () => {
+    const start = after([answer({ right: false }), answer({ hintsUsed: 1 }), answer()]);
+    expect(start).toMatchObject({ stabilityDays: 20, firstDay: 100 });
+    expect(after([answer(), answer({ hintsUsed: 1 })]).stabilityDays).toBe(10);
+    expect(after([answer(), answer({ right: false })]).stabilityDays).toBe(3);
+    const recalled = updateSkillState(start, 0.3, answer({ day: 110 }), 0);
+    expect(recalled.stabilityDays).toBeGreaterThan(20);
+    expect(updateSkillState(recalled, 0.3, answer({ day: 110, right: false }), 0).stabilityDays).toBe(
+      recalled.stabilityDays,
+    );
+    expect(updateSkillState(start, 0.3, answer({ day: 110, right: false }), 0).stabilityDays).toBeLessThan(20);
+    expect(updateSkillState(start, 0.3, answer({ day: 110, tryNumber: 2 }), 0).stabilityDays).toBe(20);
+  });
+
+  it("opens a snag after at least five answers that more of the same would not mend, and clears it at Secure", () => {
+    const wrong = (n: number) =>
+      after(
+        Array.from({ length: n }, () => answer({ right: false })),
+        0.1,
+      );
+    expect(wrong(4).snagDay).toBeNull();
+    const lengths = Array.from({ length: 12 }, (_, n) => n + 1);
+    const opened = lengths.find((n) => wrong(n).snagDay !== null);
+    expect(opened).toBeGreaterThanOrEqual(5);
+    expect(opened).toBeLessThanOrEqual(8);
+    let state = wrong(12);
+    for (let n = 0; n < 9; n++) state = updateSkillState(state, 0.1, answer({ day: 103, modelId: `m/${n % 2}` }), 0);
+    expect(state.mastery).toBeGreaterThan(0.8);
+    expect(state).toMatchObject({ snagDay: 100, snagClearedDay: 103 });
   });
 });
 
@@ -78,6 +101,12 @@ describe("masteryToday", () => {
     expect(masteryToday(state, 1e6)).toBeGreaterThan(0.3);
     expect(masteryToday({ ...state, mastery: 0.1 }, 500)).toBe(0.1);
   });
+});
+
+it("a school may set its own cuts, which must rise", () => {
+  expect(levelOf(0.5, false, { developing: 0.5, secure: 0.9 })).toBe("developing");
+  expect(levelOf(0.89, true, { developing: 0.5, secure: 0.9 })).toBe("developing");
+  expect(() => levelOf(0.5, false, { developing: 0.9, secure: 0.5 })).toThrow(/rise/);
 });
 
 describe("gauges", () => {
@@ -115,32 +144,4 @@ describe("gauges", () => {
       "secure",
     );
   });
-});
-
-describe("endOfPractice", () => {
-  const near = { mastery: 0.9, masteryAtStart: 0.3, scoredAnswers: 5, modelIds: ["a", "b"], answersHere: 5 };
-  const there = { ...near, mastery: 0.96 };
-
-  it("ends when every skill is mastered, or when the budget is used", () => {
-    expect(endOfPractice([there, there], 5, 12)).toEqual({ progress: 1, done: true, reason: "mastered" });
-    expect(endOfPractice([there, near], 12, 12)).toEqual({ progress: 1, done: true, reason: "budget" });
-    expect(endOfPractice([there, near], 11, 12).done).toBe(false);
-  });
-
-  it("does not end on old evidence alone", () => {
-    expect(endOfPractice([{ ...there, answersHere: 1 }], 1, 12).done).toBe(false);
-    expect(endOfPractice([{ ...there, answersHere: 2 }], 2, 12).reason).toBe("mastered");
-  });
-
-  it("moves with every item even when the chance does not", () => {
-    const stuck = { ...near, mastery: 0.1 };
-    expect(endOfPractice([stuck], 3, 12).progress).toBeCloseTo(3 / 12 / 2, 12);
-    expect(endOfPractice([near], 1, 12).progress).toBeGreaterThan(0.8);
-  });
-});
-
-it("calls someone stuck after 5 items with under 40 % right", () => {
-  expect(isStuck(4, 0)).toBe(false);
-  expect(isStuck(5, 2)).toBe(false);
-  expect(isStuck(5, 1)).toBe(true);
 });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
+import { contrastSet } from "@/core/selection/contrastSet";
 import { expectedGain } from "@/core/selection/expectedGain";
 import { nextItem } from "@/core/selection/nextItem";
 import { nextSkill, type OpenSkill } from "@/core/selection/nextSkill";
@@ -51,8 +52,8 @@ describe("nextItem", () => {
 
 describe("expectedGain", () => {
   it("weighs what can be gained, readiness and what it unlocks", () => {
-    const usual = { mastery: 0.5, ready: 1, unlockedWeight: 0, learningChance: 0.1 };
-    expect(expectedGain(usual)).toBeCloseTo((0.5 * (1 - 0.9 ** 6)) / 5.4, 12);
+    const usual = { mastery: 0.5, ready: 1, unlockedWeight: 0, learning: 0.5 };
+    expect(expectedGain(usual)).toBeCloseTo((0.5 * 0.5 * (1 - 0.84 ** 6)) / 5.4, 12);
     expect(expectedGain({ ...usual, mastery: 0.9 })).toBeLessThan(expectedGain(usual));
     expect(expectedGain({ ...usual, ready: 0.5 })).toBeCloseTo(expectedGain(usual) / 2, 12);
     expect(expectedGain({ ...usual, unlockedWeight: 1 })).toBeCloseTo(expectedGain(usual) * 2, 12);
@@ -63,6 +64,7 @@ describe("nextSkill", () => {
   const skill = (id: string, over: Partial<OpenSkill> = {}): OpenSkill => ({
     id,
     mastery: 0.5,
+    learning: 0.5,
     ready: 1,
     unlockedWeight: 0,
     done: false,
@@ -73,10 +75,10 @@ describe("nextSkill", () => {
 
   it("begins with the highest expected gain and stays for three answers", () => {
     const skills = [skill("known", { mastery: 0.9 }), skill("new", { mastery: 0.2 })];
-    expect(nextSkill(skills, [], 0.1)).toBe("new");
+    expect(nextSkill(skills, [])).toBe("new");
     const begun = [skill("known", { mastery: 0.1 }), skill("new", { mastery: 0.6, answersHere: 2 })];
-    expect(nextSkill(begun, ["new", "new"], 0.1)).toBe("new");
-    expect(nextSkill(begun, ["new", "new", "new"], 0.1)).toBe("known");
+    expect(nextSkill(begun, ["new", "new"])).toBe("new");
+    expect(nextSkill(begun, ["new", "new", "new"])).toBe("known");
   });
 
   it("keeps no more than two skills begun and unfinished", () => {
@@ -85,7 +87,8 @@ describe("nextSkill", () => {
       skill("b", { answersHere: 3, mastery: 0.7 }),
       skill("c", { mastery: 0.05 }),
     ];
-    expect(nextSkill(skills, ["b", "b", "b"], 0.1)).toBe("a");
+    expect(nextSkill(skills, ["b", "b", "b"])).toBe("a");
+    expect(nextSkill(skills, ["b", "b", "b"], 3)).toBe("c");
   });
 
   it("puts in a confusable partner after three in a row once the skill is likely mastered", () => {
@@ -93,14 +96,24 @@ describe("nextSkill", () => {
       skill("a", { mastery: 0.8, contrasts: ["b"], answersHere: 3 }),
       skill("b", { done: true, answersHere: 4, mastery: 0.97 }),
     ];
-    expect(nextSkill(skills, ["a", "a", "a"], 0.1)).toBe("b");
-    expect(nextSkill(skills, ["b", "a", "a"], 0.1)).toBe("a");
-    expect(nextSkill([skill("a", { mastery: 0.65, contrasts: ["b"] }), ...skills.slice(1)], ["a", "a", "a"], 0.1)).toBe(
-      "a",
-    );
+    expect(nextSkill(skills, ["a", "a", "a"])).toBe("b");
+    expect(nextSkill(skills, ["b", "a", "a"])).toBe("a");
+    expect(nextSkill([skill("a", { mastery: 0.65, contrasts: ["b"] }), ...skills.slice(1)], ["a", "a", "a"])).toBe("a");
   });
 
   it("ends when everything is done", () => {
-    expect(nextSkill([skill("a", { done: true })], ["a"], 0.1)).toBeNull();
+    expect(nextSkill([skill("a", { done: true })], ["a"])).toBeNull();
+  });
+});
+
+describe("contrastSet", () => {
+  it("gives the skill half the places and never two of a kind in a row", () => {
+    const set = contrastSet("ratio", ["difference", "share"], 8);
+    expect(set.filter((id) => id === "ratio")).toHaveLength(4);
+    expect(set.filter((id) => id === "share")).toHaveLength(2);
+    for (let place = 1; place < set.length; place++) expect(set[place]).not.toBe(set[place - 1]);
+    expect(contrastSet("ratio", ["share"], 5).filter((id) => id === "ratio")).toHaveLength(3);
+    expect(contrastSet("ratio", [], 3)).toEqual(["ratio", "ratio", "ratio"]);
+    expect(() => contrastSet("ratio", [], 1.5)).toThrow(/whole/);
   });
 });

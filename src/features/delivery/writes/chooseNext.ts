@@ -1,13 +1,15 @@
 import "server-only";
 import { readiness } from "@/core/grouping/readiness";
-import { endOfPractice, type PracticedSkill, type PracticeProgress, skillDone } from "@/core/mastery/endOfPractice";
+import { LEARNING } from "@/core/mastery/learningModel";
+import { MASTERY_RULE } from "@/core/mastery/masteryReached";
 import { masteryToday } from "@/core/mastery/masteryToday";
 import { priorMastery } from "@/core/mastery/priorMastery";
 import type { SkillState } from "@/core/mastery/skillState";
-import { LEARNING_CHANCE } from "@/core/mastery/updateSkillState";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
 import { nextItem, TARGET_CHANCE } from "@/core/selection/nextItem";
 import { nextSkill } from "@/core/selection/nextSkill";
+import { endOfSkill, type SkillHistory } from "@/core/work/endOfSkill";
+import { endOfWork, type WorkEnd } from "@/core/work/endOfWork";
 import type { Presentation } from "@/db/schema/delivery";
 import type { Library, PoolItem } from "@/server/runtime/library";
 
@@ -51,27 +53,27 @@ export function chanceNow(situation: Situation, library: Library, skillId: strin
 }
 
 /** How far the sitting has come. A check ends with its number of items, a practice by mastery or budget. */
-export function progressOf(situation: Situation, library: Library): PracticeProgress {
-  const itemsDone = situation.presentations.filter(done).length;
+export function progressOf(situation: Situation, library: Library): Pick<WorkEnd, "progress" | "done" | "reason"> {
+  const spent = { items: situation.presentations.filter(done).length, minutes: 0 };
   if (situation.kind === "check") {
-    const share = itemsDone / situation.budgetItems;
-    return share >= 1 ? { progress: 1, done: true, reason: "budget" } : { progress: share, done: false, reason: null };
+    const share = spent.items / situation.budgetItems;
+    return share >= 1 ? { progress: 1, done: true, reason: "amount" } : { progress: share, done: false, reason: null };
   }
-  return endOfPractice(
-    situation.skillIds.map((id) => practised(situation, library, id)),
-    itemsDone,
-    situation.budgetItems,
+  return endOfWork(
+    situation.skillIds.map((id) => ({ rule: MASTERY_RULE, history: historyOf(situation, library, id) })),
+    spent,
+    { items: situation.budgetItems, minutes: null },
   );
 }
 
-function practised(situation: Situation, library: Library, skillId: string): PracticedSkill {
+function historyOf(situation: Situation, library: Library, skillId: string): SkillHistory {
   const state = situation.states.get(skillId);
   return {
     mastery: chanceNow(situation, library, skillId),
     masteryAtStart: situation.chancesAtStart[skillId] ?? 0,
     scoredAnswers: state?.scoredAnswers ?? 0,
     modelIds: state?.modelIds ?? [],
-    answersHere: situation.presentations.filter((p) => p.skillId === skillId && begun(p)).length,
+    answers: situation.presentations.filter((p) => p.skillId === skillId && begun(p)).map((p) => p.rightFirst === true),
   };
 }
 
@@ -122,21 +124,21 @@ function chooseSkill(
   const open = situation.skillIds.map((id) => {
     const skill = library.skill(id);
     const chances = new Map(skill.prerequisites.map((under) => [under, chanceNow(situation, library, under)]));
-    const progress = practised(situation, library, id);
+    const history = historyOf(situation, library, id);
     return {
       id,
-      mastery: progress.mastery,
+      mastery: history.mastery,
+      learning: situation.states.get(id)?.learning ?? LEARNING.shareLearning,
       ready: readiness(skill.prerequisites, chances),
       unlockedWeight: skill.unlocks.length * UNLOCK_WEIGHT,
-      done: skillDone(progress),
-      answersHere: progress.answersHere,
+      done: endOfSkill(MASTERY_RULE, history).done,
+      answersHere: history.answers.length,
       contrasts: skill.contrasts,
     };
   });
   return nextSkill(
     open,
     shown.map((p) => p.skillId),
-    LEARNING_CHANCE,
   );
 }
 

@@ -133,7 +133,7 @@ async function moveOn(
 ): Promise<OpenSitting> {
   const state = step.over ? ("done" as const) : presentation.state;
   const presentations = open.situation.presentations.map((p) =>
-    p.id === presentation.id ? { ...p, tries: step.tries, state } : p,
+    p.id === presentation.id ? { ...p, tries: step.tries, state, rightFirst: p.rightFirst ?? step.rightFirst } : p,
   );
   const situation = { ...open.situation, states: step.states, presentations };
   const end = progressOf(situation, open.library);

@@ -10,12 +10,13 @@ import { Button } from "@/ui/primitives/Button";
 import { moveDueDayAction, withdrawAction } from "../actions";
 import type { StudentStatus, WorkRowView, WorkView } from "../types";
 
-const ORDER: readonly StudentStatus[] = ["stuck", "working", "not-started", "budget", "mastered"];
+const ORDER: readonly StudentStatus[] = ["stuck", "working", "not-started", "budget", "amount", "mastered"];
 const NAMES: Readonly<Record<StudentStatus, string>> = {
   stuck: "stuck",
   working: "working",
   "not-started": "not started",
   budget: "finished, not mastered",
+  amount: "handed in",
   mastered: "mastered",
 };
 
@@ -28,8 +29,6 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
   const rows = [...work.rows].sort(
     (x, y) => ORDER.indexOf(x.status) - ORDER.indexOf(y.status) || x.name.localeCompare(y.name),
   );
-  const nameOf = (status: StudentStatus) =>
-    work.kind === "check" && status === "budget" ? "handed in" : NAMES[status];
   const pullAll = (status: StudentStatus) =>
     pull.add(
       rows
@@ -86,12 +85,12 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
           if (count === 0) return null;
           return (
             <span key={status} className={status === "stuck" ? "text-clay font-semibold" : ""}>
-              {count} {nameOf(status)}{" "}
+              {count} {NAMES[status]}{" "}
               <Button
                 look="quiet"
                 className="px-0! py-0! text-[14px]!"
                 onClick={() => pullAll(status)}
-                aria-label={`Put the ${count} ${nameOf(status)} on the pull list`}
+                aria-label={`Put the ${count} ${NAMES[status]} on the pull list`}
               >
                 Pull {count}
               </Button>
@@ -115,7 +114,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
             <Row
               key={row.studentId}
               row={row}
-              name={nameOf(row.status)}
+              name={NAMES[row.status]}
               toggle={() => pull.toggle({ id: row.studentId, name: row.name, skillId: null })}
               pulled={pull.has(row.studentId)}
             />
