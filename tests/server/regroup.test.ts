@@ -129,7 +129,7 @@ describe("regrouping", () => {
         expect(reply.outcome).toEqual({ status: "taken", presentationId: check.current?.presentationId });
         check = reply.sitting;
       }
-      expect(check).toMatchObject({ finished: "budget", itemsRight: 0 });
+      expect(check).toMatchObject({ finished: "amount", itemsRight: 0 });
     }
     const after = await groupView(teacher, groupId);
     const of = (id: string) => after.members.find((member) => member.id === id);

@@ -1,0 +1,12 @@
+import { demandThat } from "../model/fail";
+import type { Fact } from "./fact";
+import { factAnswer } from "./factAnswer";
+
+/** Seconds within which a fact counts as known by heart: the student's own typing of its answer plus time to think. */
+export function limitSeconds(fact: Fact, secondsPerDigit: number, thinkingSeconds: number): number {
+  demandThat(secondsPerDigit > 0 && thinkingSeconds > 0, "Typing and thinking take more than 0 s.", {
+    secondsPerDigit,
+    thinkingSeconds,
+  });
+  return String(factAnswer(fact)).length * secondsPerDigit + thinkingSeconds;
+}

@@ -1,0 +1,49 @@
+/** What decides whether practice of one skill exercises another anyway. */
+export interface ContainableSkill {
+  readonly id: string;
+  readonly prerequisites: readonly string[];
+  readonly standards: readonly string[];
+  readonly difficulty: number;
+}
+
+export interface Containment {
+  readonly skillId: string;
+  /** The skill whose review exercises it anyway. */
+  readonly within: string;
+  readonly because: "prerequisite" | "standards";
+}
+
+/** Steps of "builds on" over which practice above still exercises what lies below. */
+const STEPS = 2;
+
+/**
+ * Skills in review that another skill in review exercises anyway, so that they may rest: it is a prerequisite at most two
+ * steps below the other, or all its standards are among those of a harder one. The nearest container is named, a
+ * prerequisite before standards; of several as near, the easiest. A container that is itself contained still contains.
+ */
+export function containedSkills(skills: readonly ContainableSkill[]): Containment[] {
+  const byId = new Map(skills.map((skill) => [skill.id, skill]));
+  const rising = [...skills].sort((x, y) => x.difficulty - y.difficulty || (x.id < y.id ? -1 : 1));
+  return skills.flatMap((skill): Containment[] => {
+    const above = rising.filter((other) => other.id !== skill.id && stepsDown(other, skill.id, byId) !== null);
+    const nearest = above.sort((x, y) => (stepsDown(x, skill.id, byId) ?? 0) - (stepsDown(y, skill.id, byId) ?? 0))[0];
+    if (nearest) return [{ skillId: skill.id, within: nearest.id, because: "prerequisite" }];
+    const wider = rising.find(
+      (other) =>
+        other.difficulty > skill.difficulty &&
+        skill.standards.length > 0 &&
+        skill.standards.every((standard) => other.standards.includes(standard)),
+    );
+    return wider ? [{ skillId: skill.id, within: wider.id, because: "standards" }] : [];
+  });
+}
+
+/** Steps from a skill down to one it builds on, 1 to STEPS; null when it lies deeper or not below at all. */
+function stepsDown(from: ContainableSkill, to: string, byId: ReadonlyMap<string, ContainableSkill>): number | null {
+  let level: readonly string[] = from.prerequisites;
+  for (let step = 1; step <= STEPS; step++) {
+    if (level.includes(to)) return step;
+    level = level.flatMap((id) => byId.get(id)?.prerequisites ?? []);
+  }
+  return null;
+}

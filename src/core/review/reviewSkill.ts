@@ -1,0 +1,15 @@
+import type { Memory } from "./reviewMemory";
+
+/** A skill of one student in spaced review. */
+export interface ReviewSkill {
+  readonly skillId: string;
+  readonly strandId: string;
+  readonly memory: Memory;
+  /** Day number on which the student last met it. */
+  readonly lastDay: number;
+  /** Minutes that one meeting takes, above 0. */
+  readonly minutes: number;
+}
+
+/** A skill is due once its chance of recall has fallen to this. */
+export const WANTED_RECALL = 0.9;
