@@ -1,20 +1,68 @@
 import "server-only";
+import { join } from "node:path";
+import { Worker } from "node:worker_threads";
 import type { LinearModel, LinearSolution, LinearTerm, SolveLinearModel } from "@/core/model/linearModel";
 
-type Highs = Awaited<ReturnType<typeof import("highs").default>>;
-let loading: Promise<Highs> | null = null;
+interface Reply {
+  readonly id: number;
+  readonly status?: string;
+  readonly columns?: readonly (readonly [string, number])[];
+  readonly problem?: string;
+}
+interface Waiting {
+  readonly done: (reply: Reply) => void;
+  readonly failed: (problem: Error) => void;
+}
 
-/** Solves a 0/1 linear model with HiGHS (WebAssembly), handed over in the LP text format. */
+const waiting = new Map<number, Waiting>();
+let worker: Worker | null = null;
+let count = 0;
+
+/** Solves a mixed-integer linear model with HiGHS (WebAssembly) in a worker, handed over in the LP text format. */
 export const solveWithHighs: SolveLinearModel = async (model, limitSeconds) => {
-  loading ??= import("highs").then((highs) => highs.default());
-  const highs = await loading;
-  const answer = highs.solve(lpText(model), { time_limit: limitSeconds });
-  const chosen = new Set<string>();
-  for (const [name, column] of Object.entries(answer.Columns)) {
-    if ("Primal" in column && typeof column.Primal === "number" && column.Primal > 0.5) chosen.add(name);
-  }
-  return { status: statusOf(answer.Status), chosen };
+  const options = { time_limit: limitSeconds, mip_rel_gap: model.relativeGap ?? 0 };
+  const { status = "", columns = [] } = await ask(lpText(model), options);
+  const continuous = new Set((model.continuous ?? []).map(({ variable }) => variable));
+  return {
+    status: statusOf(status),
+    chosen: new Set(columns.flatMap(([name, value]) => (!continuous.has(name) && value > 0.5 ? [name] : []))),
+    values: new Map(columns.filter(([name]) => continuous.has(name))),
+  };
 };
+
+function ask(text: string, options: Readonly<Record<string, number>>): Promise<Reply> {
+  return new Promise((done, failed) => {
+    const id = ++count;
+    waiting.set(id, { done, failed });
+    const running = startedWorker();
+    running.ref();
+    running.postMessage({ id, text, options });
+  });
+}
+
+function startedWorker(): Worker {
+  if (worker) return worker;
+  const started = new Worker(join(process.cwd(), "src", "server", "runtime", "solverWorker.mjs"));
+  started.on("message", (reply: Reply) => {
+    const { done, failed } = waiting.get(reply.id) ?? {};
+    waiting.delete(reply.id);
+    // A script that has its answers must be able to end.
+    if (waiting.size === 0) started.unref();
+    if (reply.problem === undefined) done?.(reply);
+    else failed?.(new Error(`The solver failed: ${reply.problem}`));
+  });
+  started.on("error", (problem) => stop(problem as Error));
+  started.on("exit", () => stop(new Error("The solver stopped.")));
+  worker = started;
+  return started;
+}
+
+/** Everybody waiting is told, and the next question starts a new worker. */
+function stop(problem: Error): void {
+  worker = null;
+  for (const { failed } of waiting.values()) failed(problem);
+  waiting.clear();
+}
 
 function statusOf(status: string): LinearSolution["status"] {
   if (status === "Optimal") return "optimal";
@@ -26,7 +74,8 @@ function lpText(model: LinearModel): string {
   model.constraints.forEach(({ terms, relation, bound }, place) => {
     lines.push(` c${place}: ${sum(terms)} ${relation} ${bound}`);
   });
-  lines.push("Binary", ...model.binaries.map((name) => ` ${name}`), "End");
+  const bounds = (model.continuous ?? []).map(({ variable, low, high }) => ` ${low} <= ${variable} <= ${high}`);
+  lines.push("Bounds", ...bounds, "Binary", ...model.binaries.map((name) => ` ${name}`), "End");
   return lines.join("\n");
 }
 

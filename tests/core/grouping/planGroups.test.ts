@@ -97,7 +97,11 @@ describe("grouping by need", () => {
 
   it("falls back to the greedy answer when the solver has none", async () => {
     const problem = smallProblem(3);
-    const plan = await planGroups(problem, async () => ({ status: "infeasible", chosen: new Set() }), 1);
+    const plan = await planGroups(
+      problem,
+      async () => ({ status: "infeasible", chosen: new Set(), values: new Map() }),
+      1,
+    );
     expect(plan).toEqual(groupsGreedily(problem));
   });
 

@@ -1,0 +1,78 @@
+import { testInformation } from "../measurement/testInformation";
+import type { SolveLinearModel } from "../model/linearModel";
+import { type Conflict, explainConflict } from "./explainConflict";
+import { chosenName, formModel, informationModel } from "./formModel";
+import { type AssemblyItem, CUT_POINTS, demandFormProblem, type FormProblem } from "./formProblem";
+import { formsGreedily, meetsAll } from "./formsGreedily";
+
+export interface BuiltForm {
+  readonly itemIds: readonly string[];
+  /** Information at cut - 1, cut and cut + 1. */
+  readonly information: readonly number[];
+}
+
+export type FormsResult =
+  | {
+      readonly status: "built";
+      readonly forms: readonly BuiltForm[];
+      /** "best": proven within 2 %; "good": the best found in time; "greedy": found without the solver. */
+      readonly quality: "best" | "good" | "greedy";
+      /** Largest share by which two forms differ in information at a point. */
+      readonly difference: number;
+    }
+  | {
+      readonly status: "impossible";
+      /** The wishes that had to give way, with the nearest that can be met; empty when enemies, anchors or passages alone leave none. */
+      readonly conflicts: readonly Conflict[];
+    }
+  | { readonly status: "not-found" };
+
+/**
+ * Chooses items for one form or several parallel ones: every wish met, no enemies, passages in sets, no item in two forms
+ * but the anchor, information highest where it is lowest and alike within 10 %. Impossible wishes are explained; when time
+ * is up the best found or a greedy answer is given and said so. Throws for senseless problems ("bad-argument") and items
+ * locked in and left out ("contradiction").
+ */
+export async function buildForms(
+  problem: FormProblem,
+  solve: SolveLinearModel,
+  limitSeconds: number,
+): Promise<FormsResult> {
+  demandFormProblem(problem);
+  const model = formModel(problem);
+  const solution = await solve(informationModel(problem, model), limitSeconds);
+  if (solution.status === "infeasible") {
+    const conflicts = await explainConflict(model, solve, limitSeconds);
+    // Without any conflict only the likeness of the forms stood in the way: unlike forms are better than none.
+    if (conflicts === null || conflicts.length > 0) return { status: "impossible", conflicts: conflicts ?? [] };
+    return greedyForms(problem);
+  }
+  const forms = Array.from({ length: problem.forms }, (_, form) =>
+    problem.items.filter((_item, place) => solution.chosen.has(chosenName(place, form))),
+  );
+  if (!forms.every((form) => meetsAll(form, problem))) return greedyForms(problem);
+  return built(problem, forms, solution.status === "optimal" ? "best" : "good");
+}
+
+function greedyForms(problem: FormProblem): FormsResult {
+  const forms = formsGreedily(problem);
+  return forms ? built(problem, forms, "greedy") : { status: "not-found" };
+}
+
+function built(
+  problem: FormProblem,
+  forms: readonly (readonly AssemblyItem[])[],
+  quality: "best" | "good" | "greedy",
+): FormsResult {
+  const result = forms.map((form) => ({
+    itemIds: form.map(({ id }) => id),
+    information: CUT_POINTS.map((point) => testInformation(problem.cut + point, form)),
+  }));
+  const difference = Math.max(
+    ...CUT_POINTS.map((_, point) => {
+      const heights = result.map(({ information }) => information[point] ?? 0);
+      return Math.max(...heights) / Math.min(...heights) - 1;
+    }),
+  );
+  return { status: "built", forms: result, quality, difference };
+}
