@@ -1,4 +1,6 @@
-import { CoreError } from "../model/fail";
+import { CoreError, demandThat } from "../model/fail";
+
+export type Pair = readonly [string, string];
 
 /** Who needs what, and the limits within which groups are made. Need is at least 0; 0 or less means "do not group". */
 export interface GroupProblem {
@@ -10,8 +12,13 @@ export interface GroupProblem {
   readonly largest: number;
   /** Most groups. */
   readonly slots: number;
-  /** Pairs of students who must not share a group. */
-  readonly keepApart?: readonly (readonly [string, string])[];
+  /** Pairs of students who must not share a group, and who are in the same group or in none. */
+  readonly keepApart?: readonly Pair[];
+  readonly keepTogether?: readonly Pair[];
+  /** Students who are away: in no group. */
+  readonly absent?: readonly string[];
+  /** What a group costs for each unit by which its members' chances of mastery lie apart; chances like `need`, 0 to 1. */
+  readonly spread?: { readonly penalty: number; readonly chances: readonly (readonly number[])[] };
 }
 
 export interface PlannedGroup {
@@ -24,30 +31,53 @@ export interface PlannedGroup {
 export interface GroupPlan {
   readonly groups: readonly PlannedGroup[];
   readonly needServed: number;
-  /** "optimal": proven best; "greedy": good, found without the solver. */
-  readonly quality: "optimal" | "greedy";
+  /** Need served less what the groups' spread costs: what is made as large as can be. */
+  readonly value: number;
+  /** "optimal": proven best; "good": the best found in time; "greedy": found without the solver. */
+  readonly quality: "optimal" | "good" | "greedy";
 }
 
-/** Throws "bad-argument" when sizes, slots or the shape of the need table make no sense. */
-export function checkGroupProblem(problem: GroupProblem): void {
-  const { smallest, largest, slots, need, studentIds, skillIds } = problem;
-  const sizesFit = Number.isInteger(smallest) && Number.isInteger(largest) && smallest >= 1 && largest >= smallest;
-  const shapeFits = need.length === studentIds.length && need.every((row) => row.length === skillIds.length);
-  if (
-    !sizesFit ||
-    !Number.isInteger(slots) ||
-    slots < 0 ||
-    !shapeFits ||
-    need.flat().some((value) => !Number.isFinite(value))
-  ) {
-    throw new CoreError(
-      "bad-argument",
-      "Groups need 1 <= smallest <= largest, slots >= 0 and a finite need for each student and skill.",
-      {
-        smallest,
+/**
+ * Throws "bad-argument" when sizes, slots or the shape of a table make no sense, and "contradiction" when two students must be
+ * kept both together and apart (also by way of others), or more must stay together than a group may hold.
+ */
+export function demandGroupProblem(problem: GroupProblem): void {
+  const { smallest, largest, slots, need, studentIds, skillIds, spread } = problem;
+  const table = (rows: readonly (readonly number[])[]) =>
+    rows.length === studentIds.length &&
+    rows.every((row) => row.length === skillIds.length && row.every(Number.isFinite));
+  demandThat(
+    Number.isInteger(smallest) &&
+      Number.isInteger(largest) &&
+      smallest >= 1 &&
+      largest >= smallest &&
+      Number.isInteger(slots) &&
+      slots >= 0 &&
+      table(need) &&
+      (!spread || (spread.penalty >= 0 && table(spread.chances))),
+    "Groups need 1 <= smallest <= largest, slots >= 0 and a finite need for each student and skill.",
+    { smallest, largest, slots },
+  );
+  for (const together of unitsOf(problem)) {
+    const apart = (problem.keepApart ?? []).find(([one, other]) => together.includes(one) && together.includes(other));
+    if (apart)
+      throw new CoreError("contradiction", "Two students are to be kept together and apart.", { students: apart });
+    if (together.length > largest)
+      throw new CoreError("contradiction", "More students are to be kept together than a group may hold.", {
+        students: together,
         largest,
-        slots,
-      },
-    );
+      });
   }
+}
+
+/** Students present, joined into units that can only be grouped as a whole. */
+export function unitsOf({ studentIds, keepTogether = [], absent = [] }: GroupProblem): string[][] {
+  const units = new Map(studentIds.filter((id) => !absent.includes(id)).map((id) => [id, [id]]));
+  for (const [one, other] of keepTogether) {
+    const [first, second] = [units.get(one), units.get(other)];
+    if (!first || !second || first === second) continue;
+    first.push(...second);
+    for (const id of second) units.set(id, first);
+  }
+  return [...new Set(units.values())];
 }

@@ -1,48 +1,51 @@
-import { checkGroupProblem, type GroupPlan, type GroupProblem, type PlannedGroup } from "./groupProblem";
+import { demandGroupProblem, type GroupPlan, type GroupProblem, unitsOf } from "./groupProblem";
+import { planOf } from "./planOf";
+import { valueOfGroup } from "./valueOfGroup";
 
 /**
  * A good grouping without a solver: again and again opens the skill whose neediest free students (up to the largest size,
- * none kept apart) add most need, until the slots are used or no group of the smallest size is left. Every group has a
- * skill of its own. Fast enough to show while the exact answer is worked out.
+ * none kept apart, those to be kept together as one) add most value, until the slots are used or no group of the smallest
+ * size is left. Every group has a skill of its own. Fast enough to show while the exact answer is worked out.
  */
 export function groupsGreedily(problem: GroupProblem): GroupPlan {
-  checkGroupProblem(problem);
-  const free = new Set(problem.studentIds);
-  const unused = new Set(problem.skillIds);
-  const groups: PlannedGroup[] = [];
-  while (groups.length < problem.slots) {
-    const best = [...unused]
-      .map((skillId) => bestGroup(problem, skillId, free))
-      .filter((group) => group !== null)
-      .sort((x, y) => y.needServed - x.needServed)[0];
+  demandGroupProblem(problem);
+  let free = unitsOf(problem);
+  const groups = new Map<string, readonly string[]>();
+  while (groups.size < problem.slots) {
+    const best = problem.skillIds
+      .filter((skillId) => !groups.has(skillId))
+      .map((skillId) => ({ skillId, members: bestMembers(problem, skillId, free) }))
+      .map((group) => ({ ...group, value: valueOfGroup(problem, group.skillId, group.members).value }))
+      .reduce<{ skillId: string; members: readonly string[]; value: number } | null>(
+        (most, group) => (group.value > (most?.value ?? 0) ? group : most),
+        null,
+      );
     if (!best) break;
-    groups.push(best);
-    unused.delete(best.skillId);
-    for (const id of best.studentIds) free.delete(id);
+    groups.set(best.skillId, best.members);
+    free = free.filter(([first]) => !best.members.includes(first ?? ""));
   }
-  return { groups, needServed: groups.reduce((sum, group) => sum + group.needServed, 0), quality: "greedy" };
+  return planOf(problem, groups, "greedy");
 }
 
-function bestGroup(problem: GroupProblem, skillId: string, free: ReadonlySet<string>): PlannedGroup | null {
+/** The neediest units that fit into a group for a skill; nobody when they do not reach the smallest size. */
+function bestMembers(problem: GroupProblem, skillId: string, free: readonly (readonly string[])[]): string[] {
   const skill = problem.skillIds.indexOf(skillId);
-  const needy = problem.studentIds
-    .map((id, student) => ({ id, need: problem.need[student]?.[skill] ?? 0 }))
-    .filter(({ id, need }) => free.has(id) && need > 0)
-    .sort((x, y) => y.need - x.need);
-  const members: { id: string; need: number }[] = [];
-  for (const candidate of needy) {
-    if (members.length === problem.largest) break;
-    const clash = (problem.keepApart ?? []).some(
-      ([one, other]) =>
-        (one === candidate.id && members.some(({ id }) => id === other)) ||
-        (other === candidate.id && members.some(({ id }) => id === one)),
-    );
-    if (!clash) members.push(candidate);
+  const needOf = (id: string) => problem.need[problem.studentIds.indexOf(id)]?.[skill] ?? 0;
+  const meanNeed = (unit: readonly string[]) => unit.reduce((sum, id) => sum + needOf(id), 0) / unit.length;
+  const needy = free.filter((unit) => unit.every((id) => needOf(id) > 0)).sort((x, y) => meanNeed(y) - meanNeed(x));
+  let members: string[] = [];
+  for (const unit of needy) {
+    const joined = [...members, ...unit];
+    if (joined.length > problem.largest || unit.some((id) => clashes(problem, id, members))) continue;
+    const worse = valueOfGroup(problem, skillId, joined).value < valueOfGroup(problem, skillId, members).value;
+    if (worse && members.length >= problem.smallest) continue;
+    members = joined;
   }
-  if (members.length < problem.smallest) return null;
-  return {
-    skillId,
-    studentIds: members.map(({ id }) => id),
-    needServed: members.reduce((sum, { need }) => sum + need, 0),
-  };
+  return members.length >= problem.smallest ? members : [];
+}
+
+function clashes({ keepApart = [] }: GroupProblem, id: string, members: readonly string[]): boolean {
+  return keepApart.some(
+    ([one, other]) => (one === id && members.includes(other)) || (other === id && members.includes(one)),
+  );
 }

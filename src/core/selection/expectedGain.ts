@@ -1,9 +1,8 @@
 import { chanceWithin } from "../mastery/chanceWithin";
 import type { LearnerState } from "../mastery/learningModel";
 
-/** Scored answers that one visit to a skill usually takes, and minutes for each. */
-const ANSWERS_PER_VISIT = 6;
-const MINUTES_PER_ANSWER = 0.9;
+/** One usual visit to a skill: scored answers, at 0.9 minutes each. */
+export const USUAL_VISIT = { answers: 6, minutes: 5.4 } as const;
 
 /** A skill that could be worked on: the student's state in it, readiness (0 to 1) and the weight of what it unlocks (0 or more). */
 export interface WorkableSkill extends LearnerState {
@@ -16,6 +15,6 @@ export interface WorkableSkill extends LearnerState {
  * minutes, P after being the chance of mastery within the answers of a usual visit. 0 or more.
  */
 export function expectedGain(skill: WorkableSkill): number {
-  const gained = chanceWithin(skill, ANSWERS_PER_VISIT) - skill.mastery;
-  return (skill.ready * gained * (1 + skill.unlockedWeight)) / (ANSWERS_PER_VISIT * MINUTES_PER_ANSWER);
+  const gained = chanceWithin(skill, USUAL_VISIT.answers) - skill.mastery;
+  return (skill.ready * gained * (1 + skill.unlockedWeight)) / USUAL_VISIT.minutes;
 }

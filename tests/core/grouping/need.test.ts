@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { comparedChange } from "@/core/grouping/comparedChange";
 import { needOf } from "@/core/grouping/needOf";
 import { readiness } from "@/core/grouping/readiness";
 import { reteachOutcome } from "@/core/grouping/reteachOutcome";
 import { skillWeight } from "@/core/grouping/skillWeight";
+import { worthDoingFirst } from "@/core/grouping/worthDoingFirst";
 
 describe("need", () => {
   it("is what is missing, as far as the student is ready, times the weight", () => {
@@ -43,5 +45,66 @@ describe("outcome of a reteach", () => {
     [{ chanceBefore: 0.2, chanceNow: 0.34, check: { ...check, right: 2 } }, "round-again"],
   ] as const)("%o is %s", (student, verdict) => {
     expect(reteachOutcome(student)).toBe(verdict);
+  });
+});
+
+describe("worth doing first", () => {
+  const skill = (id: string, over = {}) => ({ id, mastery: 0.3, learning: 0.5, ready: 1, unlockedWeight: 0, ...over });
+  it("ranks by gain per minute and says what fits into the minutes at hand", () => {
+    const list = worthDoingFirst(
+      [
+        skill("not ready", { ready: 0 }),
+        skill("half", { ready: 0.5 }),
+        skill("key", { unlockedWeight: 0.3 }),
+        skill("plain"),
+      ],
+      12,
+    );
+    expect(list.map(({ skillId, fits }) => [skillId, fits])).toEqual([
+      ["key", true],
+      ["plain", true],
+      ["half", false],
+    ]);
+    expect(list[0]?.gainPerMinute).toBeCloseTo((1.3 * 0.7 * 0.5 * (1 - 0.84 ** 6)) / 5.4, 12);
+    expect(list[0]).toMatchObject({
+      before: 0.3,
+      after: expect.closeTo(0.3 + 0.7 * 0.5 * (1 - 0.84 ** 6), 12),
+      minutes: 5.4,
+    });
+    expect(worthDoingFirst([skill("a")], 5.3)[0]?.fits).toBe(false);
+    expect(worthDoingFirst([skill("done", { mastery: 1 })], 10)).toEqual([]);
+    expect(() => worthDoingFirst([], -1)).toThrow(/0 or more/);
+  });
+});
+
+describe("change against similar students", () => {
+  const at = (before: number, after: number) => ({ before, after });
+  it("is the difference of matched changes with its interval", () => {
+    const others = [at(0.2, 0.3), at(0.22, 0.3), at(0.5, 0.5), at(0.9, 0.95)];
+    // Matched: 0.2 with both low ones (mean change 0.09), 0.45 with 0.5 (0), 0.7 with nobody.
+    const result = comparedChange([at(0.2, 0.6), at(0.45, 0.8), at(0.7, 0.9)], others);
+    expect(result).toMatchObject({
+      matched: 2,
+      members: 3,
+      similar: 3,
+      change: 0.375,
+      changeOfSimilar: expect.closeTo(0.045, 12),
+    });
+    if ("noEstimate" in result) throw new Error("estimate wanted");
+    expect(result.difference).toBeCloseTo((0.31 + 0.35) / 2, 12);
+    // t(0.975, 1) = 12.706 over two differences that lie 0.04 apart.
+    expect(result.high - result.difference).toBeCloseTo(12.706 * 0.02, 3);
+    expect(result.difference - result.low).toBeCloseTo(12.706 * 0.02, 3);
+  });
+  it("takes the three nearest within 0.1", () => {
+    const others = [at(0.5, 0.6), at(0.52, 0.62), at(0.47, 0.57), at(0.59, 0.99), at(0.61, 0)];
+    const result = comparedChange([at(0.5, 0.7), at(0.5, 0.8)], others);
+    expect(result).toMatchObject({ changeOfSimilar: expect.closeTo(0.1, 12), similar: 3 });
+    expect(comparedChange([at(0.69, 0.7), at(0.69, 0.8)], others)).toMatchObject({ similar: 2 });
+  });
+  it("says when too few can be compared", () => {
+    expect(comparedChange([at(0.2, 0.6), at(0.9, 1)], [at(0.2, 0.3)])).toEqual({ noEstimate: "too-few-similar" });
+    expect(comparedChange([], [])).toEqual({ noEstimate: "too-few-similar" });
+    expect(() => comparedChange([at(Number.NaN, 1)], [])).toThrow(/finite/);
   });
 });

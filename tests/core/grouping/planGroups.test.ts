@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { groupModel } from "@/core/grouping/groupModel";
 import type { GroupPlan, GroupProblem } from "@/core/grouping/groupProblem";
 import { groupsGreedily } from "@/core/grouping/groupsGreedily";
 import { planGroups } from "@/core/grouping/planGroups";
+import { valueOfMove } from "@/core/grouping/valueOfMove";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { solveWithHighs } from "@/server/runtime/solver";
 
@@ -21,6 +23,12 @@ function smallProblem(seed: number): GroupProblem {
     largest: smallest + Math.floor(random() * 3),
     slots: 1 + Math.floor(random() * 3),
     keepApart: random() < 0.5 ? [["s0", "s1"]] : [],
+    keepTogether: smallest > 1 && random() < 0.5 ? [["s1", "s2"]] : [],
+    absent: random() < 0.3 ? ["s3"] : [],
+    spread: {
+      penalty: random() < 0.3 ? 0 : random(),
+      chances: studentIds.map(() => Array.from({ length: skills }, random)),
+    },
   };
 }
 
@@ -49,8 +57,22 @@ function bestByBruteForce(problem: GroupProblem): number {
       const [one, other] = [place[problem.studentIds.indexOf(a)], place[problem.studentIds.indexOf(b)]];
       return one === -1 || one !== other;
     });
-    if (!fits || !apart) return 0;
-    return place.reduce((sum, skill, student) => sum + (skill >= 0 ? (problem.need[student]?.[skill] ?? 0) : 0), 0);
+    const together = (problem.keepTogether ?? []).every(
+      ([a, b]) => place[problem.studentIds.indexOf(a)] === place[problem.studentIds.indexOf(b)],
+    );
+    const away = (problem.absent ?? []).every((id) => place[problem.studentIds.indexOf(id)] === -1);
+    if (!fits || !apart || !together || !away) return 0;
+    const served = place.reduce(
+      (sum, skill, student) => sum + (skill >= 0 ? (problem.need[student]?.[skill] ?? 0) : 0),
+      0,
+    );
+    const ranges = sizes.map((size, skill) => {
+      const chances = place.flatMap((own, student) =>
+        own === skill ? [problem.spread?.chances[student]?.[skill] ?? 0] : [],
+      );
+      return size > 0 ? Math.max(...chances) - Math.min(...chances) : 0;
+    });
+    return served - (problem.spread?.penalty ?? 0) * ranges.reduce((sum, range) => sum + range, 0);
   };
   walk(0);
   return best;
@@ -66,6 +88,9 @@ function expectWithinLimits(plan: GroupPlan, problem: GroupProblem): void {
     expect(group.studentIds.length).toBeLessThanOrEqual(problem.largest);
     for (const [a, b] of problem.keepApart ?? [])
       expect(group.studentIds.includes(a) && group.studentIds.includes(b)).toBe(false);
+    for (const [a, b] of problem.keepTogether ?? [])
+      expect(group.studentIds.includes(a)).toBe(group.studentIds.includes(b));
+    for (const id of problem.absent ?? []) expect(group.studentIds).not.toContain(id);
     const skill = problem.skillIds.indexOf(group.skillId);
     const served = group.studentIds.reduce(
       (sum, id) => sum + (problem.need[problem.studentIds.indexOf(id)]?.[skill] ?? 0),
@@ -82,7 +107,7 @@ describe("grouping by need", () => {
       const plan = await planGroups(problem, solveWithHighs, 5);
       expectWithinLimits(plan, problem);
       expect(plan.quality).toBe("optimal");
-      expect(plan.needServed, `class ${seed}`).toBeCloseTo(bestByBruteForce(problem), 6);
+      expect(plan.value, `class ${seed}`).toBeCloseTo(bestByBruteForce(problem), 5);
     }
   });
 
@@ -91,7 +116,7 @@ describe("grouping by need", () => {
       const problem = smallProblem(seed);
       const plan = groupsGreedily(problem);
       expectWithinLimits(plan, problem);
-      expect(plan.needServed).toBeLessThanOrEqual(bestByBruteForce(problem) + 1e-9);
+      expect(plan.value).toBeLessThanOrEqual(bestByBruteForce(problem) + 1e-9);
     }
   });
 
@@ -103,6 +128,16 @@ describe("grouping by need", () => {
       1,
     );
     expect(plan).toEqual(groupsGreedily(problem));
+  });
+
+  it("keeps the better of greedy and what the solver had when time is up", async () => {
+    const problem = smallProblem(3);
+    const { chosen } = await solveWithHighs(groupModel(problem), 5);
+    const late = async () => ({ status: "time-limit" as const, chosen, values: new Map() });
+    const nothing = async () => ({ status: "time-limit" as const, chosen: new Set<string>(), values: new Map() });
+    expect((await planGroups(problem, nothing, 1)).quality).toBe("greedy");
+    const found = await planGroups(problem, late, 1);
+    expect(found.value).toBeCloseTo(bestByBruteForce(problem), 5);
   });
 
   it("makes no group where nobody needs one", async () => {
@@ -117,5 +152,79 @@ describe("grouping by need", () => {
     expect(() => groupsGreedily({ ...smallProblem(1), need: [[Number.NaN]] })).toThrowError(
       expect.objectContaining({ code: "bad-argument" }),
     );
+  });
+});
+
+describe("contradictory wishes", () => {
+  const problem: GroupProblem = {
+    studentIds: ["a", "b", "c", "d"],
+    skillIds: ["k"],
+    need: [[1], [1], [1], [1]],
+    smallest: 2,
+    largest: 3,
+    slots: 1,
+  };
+  it("name the students", () => {
+    const together: [string, string][] = [
+      ["a", "b"],
+      ["b", "c"],
+    ];
+    const contradiction = (over: Partial<GroupProblem>) => expect(() => groupsGreedily({ ...problem, ...over }));
+    contradiction({ keepTogether: together, keepApart: [["c", "a"]] }).toThrowError(
+      expect.objectContaining({ code: "contradiction", values: { students: ["c", "a"] } }),
+    );
+    contradiction({ keepTogether: [...together, ["c", "d"]] }).toThrow(/more students|More students/);
+    contradiction({ keepTogether: together, keepApart: [["c", "d"]] }).not.toThrow();
+    contradiction({ keepTogether: [...together, ["c", "d"]], absent: ["d"] }).not.toThrow();
+  });
+});
+
+describe("a manual move", () => {
+  const problem: GroupProblem = {
+    studentIds: ["a", "b", "c", "d"],
+    skillIds: ["k", "l"],
+    need: [
+      [0.9, 0.2],
+      [0.8, 0.1],
+      [0.3, 0.7],
+      [0.1, 0.6],
+    ],
+    smallest: 2,
+    largest: 2,
+    slots: 2,
+    keepApart: [["a", "c"]],
+    keepTogether: [["c", "d"]],
+    absent: [],
+    spread: {
+      penalty: 1,
+      chances: [
+        [0.1, 0.5],
+        [0.2, 0.5],
+        [0.6, 0.5],
+        [0.9, 0.5],
+      ],
+    },
+  };
+  it("costs the value it takes, and says which limits it breaks", async () => {
+    const plan = await planGroups(problem, solveWithHighs, 5);
+    expect(plan).toMatchObject({ needServed: 3, value: expect.closeTo(2.9, 9) });
+    const moved = valueOfMove(problem, plan, { studentId: "b", toSkillId: "l" });
+    expect(moved.lost).toBeCloseTo(0.8 - 0.1 - 0.1, 9);
+    expect(moved.broken).toEqual(["too-small", "too-large"]);
+    expect(valueOfMove(problem, plan, { studentId: "c", toSkillId: "k" }).broken).toEqual([
+      "too-small",
+      "too-large",
+      "kept-apart",
+      "kept-together",
+    ]);
+    const out = valueOfMove(problem, plan, { studentId: "b", toSkillId: null });
+    expect(out).toMatchObject({ lost: expect.closeTo(0.8 - 0.1, 9), broken: ["too-small"] });
+    expect(valueOfMove({ ...problem, slots: 1 }, plan, { studentId: "a", toSkillId: "k" }).broken).toEqual([
+      "too-many-groups",
+    ]);
+    expect(valueOfMove({ ...problem, absent: ["a"] }, plan, { studentId: "a", toSkillId: "k" })).toMatchObject({
+      lost: expect.closeTo(0, 9),
+      broken: ["absent"],
+    });
   });
 });
