@@ -1,10 +1,9 @@
 import type { LinearConstraint, LinearModel, LinearTerm } from "../model/linearModel";
 import { type GroupProblem, unitsOf } from "./groupProblem";
+import { tenthOf } from "./tenthOf";
 
 export const memberName = (student: number, skill: number) => `x_${student}_${skill}`;
 const openName = (skill: number) => `y_${skill}`;
-const highName = (skill: number) => `high_${skill}`;
-const lowName = (skill: number) => `low_${skill}`;
 
 interface Place {
   readonly student: number;
@@ -13,7 +12,7 @@ interface Place {
 
 const one = (variable: string): LinearTerm => ({ variable, factor: 1 });
 
-/** The grouping as a model: x = student in the group of a skill, y = the skill has a group, high and low = its chances' ends. */
+/** The grouping as a model: x = student in the group of a skill, y = the skill has a group, w = the range its chances lie in. */
 export function groupModel(problem: GroupProblem): LinearModel {
   const skills = problem.skillIds.map((_, skill) => skill);
   const places = placesOf(problem);
@@ -34,20 +33,64 @@ export function groupModel(problem: GroupProblem): LinearModel {
   }));
   const penalty = problem.spread?.penalty ?? 0;
   if (penalty === 0) return { maximise, constraints, binaries };
+  const windows = skills.flatMap((skill) => windowsOf(problem, places, skill));
   return {
     maximise: [
       ...maximise,
-      ...skills.flatMap((skill) => [
-        { variable: highName(skill), factor: -penalty },
-        { variable: lowName(skill), factor: penalty },
-      ]),
+      ...windows
+        .filter(({ low, high }) => high > low)
+        .map(({ name, low, high }) => ({ variable: name, factor: (-penalty * (high - low)) / 10 })),
     ],
-    constraints: [...constraints, ...skills.flatMap((skill) => spreadConstraints(problem, places, skill))],
-    binaries,
-    continuous: skills.flatMap((skill) =>
-      [highName(skill), lowName(skill)].map((variable) => ({ variable, low: 0, high: 1 })),
-    ),
+    constraints: [...constraints, ...skills.flatMap((skill) => windowConstraints(problem, places, windows, skill))],
+    binaries: [...binaries, ...windows.map(({ name }) => name)],
   };
+}
+
+/** A range of tenths within which all chances of a skill's group lie. */
+interface Window {
+  readonly skill: number;
+  readonly low: number;
+  readonly high: number;
+  readonly name: string;
+}
+
+/**
+ * Every range that could be a group's: one of them is chosen for each open group. Ends of the range as continuous variables
+ * would say the same, but bound so loosely that a class of 28 takes minutes.
+ */
+function windowsOf(problem: GroupProblem, places: readonly Place[], skill: number): Window[] {
+  const own = places.filter((place) => place.skill === skill);
+  const tenths = [...new Set(own.map(({ student }) => tenthOf(problem, student, skill)))].sort((x, y) => x - y);
+  return tenths.flatMap((low) =>
+    tenths.filter((high) => high >= low).map((high) => ({ skill, low, high, name: `w_${skill}_${low}_${high}` })),
+  );
+}
+
+function windowConstraints(
+  problem: GroupProblem,
+  places: readonly Place[],
+  windows: readonly Window[],
+  skill: number,
+): LinearConstraint[] {
+  const own = windows.filter((window) => window.skill === skill);
+  if (own.length === 0) return [];
+  const members = places.filter((place) => place.skill === skill);
+  return [
+    {
+      terms: [...own.map(({ name }) => one(name)), { variable: openName(skill), factor: -1 }],
+      relation: "=",
+      bound: 0,
+    },
+    ...members.map(({ student }): LinearConstraint => {
+      const tenth = tenthOf(problem, student, skill);
+      const around = own.filter(({ low, high }) => low <= tenth && tenth <= high);
+      return {
+        terms: [one(memberName(student, skill)), ...around.map(({ name }) => ({ variable: name, factor: -1 }))],
+        relation: "<=",
+        bound: 0,
+      };
+    }),
+  ];
 }
 
 /** Where a student may be placed: somebody present with a need, and whoever must come along has one too. */
@@ -91,20 +134,4 @@ function pairConstraints(problem: GroupProblem, places: readonly Place[]): Linea
       return possible ? [{ terms: [one(first), { variable: second, factor: -1 }], relation: "=", bound: 0 }] : [];
     }),
   ]);
-}
-
-/** The ends of the chances in a skill's group: high at least each member's, low at most each member's, low 0 without a group. */
-function spreadConstraints(problem: GroupProblem, places: readonly Place[], skill: number): LinearConstraint[] {
-  const open = one(openName(skill));
-  const ends = places
-    .filter((place) => place.skill === skill)
-    .flatMap(({ student }): LinearConstraint[] => {
-      const chance = problem.spread?.chances[student]?.[skill] ?? 0;
-      const member = memberName(student, skill);
-      return [
-        { terms: [one(highName(skill)), { variable: member, factor: -chance }], relation: ">=", bound: 0 },
-        { terms: [one(lowName(skill)), { variable: member, factor: 1 - chance }], relation: "<=", bound: 1 },
-      ];
-    });
-  return [...ends, { terms: [one(lowName(skill)), { ...open, factor: -1 }], relation: "<=", bound: 0 }];
 }

@@ -17,7 +17,7 @@ export interface GroupProblem {
   readonly keepTogether?: readonly Pair[];
   /** Students who are away: in no group. */
   readonly absent?: readonly string[];
-  /** What a group costs for each unit by which its members' chances of mastery lie apart; chances like `need`, 0 to 1. */
+  /** What a group costs for each unit by which its members' chances of mastery, in whole tenths, lie apart; chances like `need`. */
   readonly spread?: { readonly penalty: number; readonly chances: readonly (readonly number[])[] };
 }
 

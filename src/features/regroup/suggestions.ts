@@ -23,6 +23,8 @@ const NEAR_WEIGHT = 0.7;
 /** A skill that builds on gaps is not worth a group yet. */
 const LEAST_READY = 0.3;
 const LIMIT_SECONDS = 2;
+/** Need given up for a group whose chances of mastery lie one whole closer together: one reteach cannot suit all. */
+const SPREAD_PENALTY = 0.3;
 
 /** Groups by need within the teacher's limits, each with its reason. */
 export async function suggestGroups(
@@ -43,6 +45,10 @@ export async function suggestGroups(
     largest: limits.largest,
     slots: limits.slots,
     keepApart: limits.apart,
+    spread: {
+      penalty: SPREAD_PENALTY,
+      chances: classroom.students.map((student) => skills.map(({ id }) => student.gauges.get(id)?.chance ?? 0)),
+    },
   };
   const plan = await planGroups(problem, runtime.solve, LIMIT_SECONDS);
   const grouped = new Set(plan.groups.flatMap(({ studentIds }) => studentIds));

@@ -36,7 +36,7 @@ export interface SuggestedGroup {
 export interface Suggestions {
   readonly limits: Limits;
   readonly groups: readonly SuggestedGroup[];
-  readonly quality: "optimal" | "greedy";
+  readonly quality: "optimal" | "good" | "greedy";
   readonly notGrouped: readonly { readonly id: string; readonly name: string }[];
   readonly students: readonly { readonly id: string; readonly name: string }[];
 }

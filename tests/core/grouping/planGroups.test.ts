@@ -70,7 +70,8 @@ function bestByBruteForce(problem: GroupProblem): number {
       const chances = place.flatMap((own, student) =>
         own === skill ? [problem.spread?.chances[student]?.[skill] ?? 0] : [],
       );
-      return size > 0 ? Math.max(...chances) - Math.min(...chances) : 0;
+      const tenths = chances.map((chance) => Math.floor(chance * 10));
+      return size > 0 ? (Math.max(...tenths) - Math.min(...tenths)) / 10 : 0;
     });
     return served - (problem.spread?.penalty ?? 0) * ranges.reduce((sum, range) => sum + range, 0);
   };

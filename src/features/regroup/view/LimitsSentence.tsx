@@ -58,7 +58,7 @@ export function LimitsSentence({ limits, students, quality }: Pick<Suggestions, 
       <span className="text-mute">
         {quality === "optimal"
           ? "Best possible within these limits."
-          : "A good answer; the time for the best one was up."}
+          : "A good answer; time ran out before it was proven best."}
       </span>
     </p>
   );

@@ -1,0 +1,87 @@
+import { type Rational, rational } from "../../numeric/rational";
+import type { AlgebraNode } from "./node";
+import { type Polynomial, polynomial } from "./polynomial";
+
+/** A fraction of two polynomials in one unknown; the bottom is not zero. */
+export interface RationalFunction {
+  readonly top: Polynomial;
+  readonly bottom: Polynomial;
+}
+
+const HIGHEST_DEGREE = 8;
+/** Digits of a coefficient over which exact work would take long. */
+const LONGEST_COEFFICIENT = 30;
+const ONE: Polynomial = polynomial.constant(rational(1));
+
+/**
+ * An expression as a fraction of polynomials in its one unknown, not reduced. Null when it has none: roots and absolute
+ * values, powers that are not whole, a second unknown, division by zero, or a degree above 8.
+ */
+export function rationalFunction(node: AlgebraNode, unknown: string): RationalFunction | null {
+  switch (node.kind) {
+    case "number":
+      return { top: polynomial.constant(node.value), bottom: ONE };
+    case "unknown":
+      return node.name === unknown ? { top: polynomial.unknown, bottom: ONE } : null;
+    case "negative": {
+      const of = rationalFunction(node.of, unknown);
+      return of && { top: polynomial.scale(of.top, rational(-1)), bottom: of.bottom };
+    }
+    case "root":
+    case "absolute":
+      return null;
+    case "power":
+      return raised(rationalFunction(node.left, unknown), rationalFunction(node.right, unknown));
+    default:
+      return combined(node.kind, rationalFunction(node.left, unknown), rationalFunction(node.right, unknown));
+  }
+}
+
+function combined(
+  kind: "sum" | "difference" | "product" | "quotient",
+  one: RationalFunction | null,
+  other: RationalFunction | null,
+): RationalFunction | null {
+  if (!one || !other) return null;
+  const { add, subtract, multiply } = polynomial;
+  switch (kind) {
+    case "product":
+      return small({ top: multiply(one.top, other.top), bottom: multiply(one.bottom, other.bottom) });
+    case "quotient":
+      return other.top.length === 0
+        ? null
+        : small({ top: multiply(one.top, other.bottom), bottom: multiply(one.bottom, other.top) });
+    default: {
+      const join = kind === "sum" ? add : subtract;
+      return small({
+        top: join(multiply(one.top, other.bottom), multiply(other.top, one.bottom)),
+        bottom: multiply(one.bottom, other.bottom),
+      });
+    }
+  }
+}
+
+function raised(base: RationalFunction | null, exponent: RationalFunction | null): RationalFunction | null {
+  const power = exponent && wholeNumber(exponent);
+  if (!base || power === null || Math.abs(power) > HIGHEST_DEGREE) return null;
+  if (power < 0 && base.top.length === 0) return null;
+  let result: RationalFunction | null = { top: ONE, bottom: ONE };
+  const factor = power < 0 ? { top: base.bottom, bottom: base.top } : base;
+  for (let n = 0; n < Math.abs(power) && result; n++) result = combined("product", result, factor);
+  return result;
+}
+
+/** The whole number that a constant fraction stands for; null for anything else. */
+function wholeNumber({ top, bottom }: RationalFunction): number | null {
+  if (top.length > 1 || bottom.length > 1) return null;
+  const value: Rational = (top[0] ?? rational(0)).div(bottom[0] ?? rational(1));
+  return value.d === 1n && value.n < 1000n ? value.valueOf() : null;
+}
+
+function small(made: RationalFunction): RationalFunction | null {
+  const long = [...made.top, ...made.bottom].some(
+    ({ n, d }) => String(n).length > LONGEST_COEFFICIENT || String(d).length > LONGEST_COEFFICIENT,
+  );
+  const high = Math.max(polynomial.degree(made.top), polynomial.degree(made.bottom)) > HIGHEST_DEGREE;
+  return long || high ? null : made;
+}

@@ -1,0 +1,109 @@
+import { type Rational, rational } from "../../numeric/rational";
+import type { AlgebraLine, Relation } from "./node";
+import { type Polynomial, polynomial } from "./polynomial";
+import { type RationalFunction, rationalFunction } from "./rationalFunction";
+import { type RootInterval, realRoots, rootsBetween, sturmChain, withoutRepeats } from "./realRoots";
+
+/** A relation in one unknown as "fraction of polynomials, compared with 0". */
+export interface ComparedWithZero extends RationalFunction {
+  readonly relation: Relation;
+}
+
+/** Left less right of an equation or inequality, compared with 0; null when it is no fraction of polynomials. */
+export function comparedWithZero(line: AlgebraLine, unknown: string): ComparedWithZero | null {
+  if (!line.relation || !line.right) return null;
+  const made = rationalFunction({ kind: "difference", left: line.left, right: line.right }, unknown);
+  return made && { ...made, relation: line.relation };
+}
+
+/**
+ * True when two relations in the same unknown hold for the same real numbers. Exact: the roots of all tops and bottoms part
+ * the line into points and stretches, on each of which both relations are either true or false. Null when tops and
+ * bottoms together have a degree over 10, which is more than two lines of school work.
+ */
+export function sameSolutions(one: ComparedWithZero, other: ComparedWithZero): boolean | null {
+  const same = one.relation === other.relation && one.bottom.length === 1 && other.bottom.length === 1;
+  if (same && proportional(one, other)) return true;
+  const parts = [one.top, one.bottom, other.top, other.bottom].filter((part) => part.length > 1);
+  if (parts.reduce((sum, part) => sum + polynomial.degree(part), 0) > HIGHEST_DEGREE) return null;
+  const all = parts.reduce(
+    (product, part) => {
+      const fresh = polynomial.divide(withoutRepeats(part), polynomial.common(withoutRepeats(part), product)).quotient;
+      return polynomial.multiply(product, fresh);
+    },
+    polynomial.constant(rational(1)),
+  );
+  const roots = narrowed(realRoots(all), all);
+  for (const root of roots) if (holdsAtRoot(one, root, all) !== holdsAtRoot(other, root, all)) return false;
+  return betweenRoots(roots).every((x) => holdsAt(one, x) === holdsAt(other, x));
+}
+
+const HIGHEST_DEGREE = 10;
+
+/** One top is a constant above 0 times the other (any constant but 0 for an equation), the bottoms being numbers. */
+function proportional(one: ComparedWithZero, other: ComparedWithZero): boolean {
+  const [first, second] = [one.top.at(-1), other.top.at(-1)];
+  if (!first || !second || one.top.length !== other.top.length) return false;
+  const factor = second.div(first);
+  const turned = factor.mul(one.bottom[0] ?? 1).mul(other.bottom[0] ?? 1).s < 0n;
+  return (
+    (one.relation === "=" || !turned) && polynomial.subtract(polynomial.scale(one.top, factor), other.top).length === 0
+  );
+}
+
+/** Intervals narrowed until none touches the next, so that a number lies between every two roots. */
+function narrowed(roots: readonly RootInterval[], all: Polynomial): RootInterval[] {
+  const chain = sturmChain(all);
+  return roots.map(({ low, high }, place) => {
+    let [from, to] = [low, high];
+    const next = roots[place + 1];
+    const touches = () => from.compare(to) !== 0 && next !== undefined && to.compare(next.low) >= 0;
+    for (let step = 0; step < 8 && (touches() || step < 2); step++) {
+      if (from.compare(to) === 0) break;
+      const middle = from.add(to).div(2);
+      if (polynomial.value(all, middle).equals(0)) return { low: middle, high: middle };
+      if (rootsBetween(chain, from, middle) === 1) to = middle;
+      else from = middle;
+    }
+    return { low: from, high: to };
+  });
+}
+
+/** One number in each stretch: below all roots, between neighbours, above all. */
+function betweenRoots(roots: readonly RootInterval[]): Rational[] {
+  const [first, last] = [roots[0], roots.at(-1)];
+  if (!first || !last) return [rational(0)];
+  const inner = roots.slice(1).map(({ low }, place) => (roots[place] as RootInterval).high.add(low).div(2));
+  return [first.low.sub(1), ...inner, last.high.add(1)];
+}
+
+function holdsAt({ top, bottom, relation }: ComparedWithZero, x: Rational): boolean {
+  const under = polynomial.value(bottom, x);
+  return !under.equals(0) && compares(Math.sign(polynomial.value(top, x).div(under).valueOf()), relation);
+}
+
+/** At a root of the product: false where the bottom is 0, by the relation where the top is, else as right beside it. */
+function holdsAtRoot(one: ComparedWithZero, root: RootInterval, all: Polynomial): boolean {
+  if (root.low.compare(root.high) === 0) return holdsAt(one, root.low);
+  const zeroHere = (part: Polynomial) => {
+    const shared = polynomial.common(part, all);
+    return part.length === 0 || (shared.length > 1 && rootsBetween(sturmChain(shared), root.low, root.high) > 0);
+  };
+  if (one.bottom.length > 1 && zeroHere(one.bottom)) return false;
+  return zeroHere(one.top) ? compares(0, one.relation) : holdsAt(one, root.low);
+}
+
+function compares(sign: number, relation: Relation): boolean {
+  switch (relation) {
+    case "=":
+      return sign === 0;
+    case "<":
+      return sign < 0;
+    case "<=":
+      return sign <= 0;
+    case ">":
+      return sign > 0;
+    case ">=":
+      return sign >= 0;
+  }
+}
