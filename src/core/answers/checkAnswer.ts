@@ -1,5 +1,6 @@
+import { rational } from "../numeric/rational";
+import { checkNumber, type NumberProblem } from "./checkNumber";
 import type { Item } from "./instantiateItem";
-import { readNumber } from "./readNumber";
 
 /** The verdict on one answer. "unreadable" is not scored: the student is told what to type instead. */
 export type AnswerCheck =
@@ -7,14 +8,7 @@ export type AnswerCheck =
   | { readonly verdict: "wrong"; readonly misconceptionId: string | null }
   | { readonly verdict: "unreadable"; readonly reason: UnreadableReason };
 
-export type UnreadableReason =
-  | "empty"
-  | "not-a-number"
-  | "zero-below"
-  | "too-long"
-  | "unit-missing"
-  | "not-lowest-terms"
-  | "no-such-option";
+export type UnreadableReason = NumberProblem | "no-such-option";
 
 /**
  * Checks an answer to an item: the id of an option, or a number as typed. A right value in a form that was not asked for
@@ -28,21 +22,15 @@ export function checkAnswer(item: Item, answer: string): AnswerCheck {
       ? { verdict: "right", misconceptionId: null }
       : { verdict: "wrong", misconceptionId: option.misconceptionId };
   }
-  const reading = readNumber(answer);
-  if (!reading.ok) return { verdict: "unreadable", reason: reading.reason };
-  if (item.key?.equals(reading.value)) {
-    if (item.lowestTerms && !reading.lowestTerms) return { verdict: "unreadable", reason: "not-lowest-terms" };
-    if (item.unit?.required && reading.unit === "") return { verdict: "unreadable", reason: "unit-missing" };
-    if (item.unit?.required && !sameUnit(reading.unit, item.unit.word))
-      return { verdict: "wrong", misconceptionId: null };
-    return { verdict: "right", misconceptionId: null };
-  }
-  const shown = item.misconceptionValues.find(({ value }) => value.equals(reading.value));
+  const { key, unit, lowestTerms } = item;
+  if (!key) return { verdict: "unreadable", reason: "not-a-number" };
+  const check = checkNumber(answer, {
+    value: key,
+    lowestTerms,
+    ...(unit ? { units: [{ word: unit.word, factor: rational(1) }], unitRequired: unit.required } : {}),
+  });
+  if (check.verdict === "unreadable") return check;
+  if (check.verdict === "right") return { verdict: "right", misconceptionId: null };
+  const shown = item.misconceptionValues.find(({ value }) => value.equals(check.value));
   return { verdict: "wrong", misconceptionId: shown?.id ?? null };
-}
-
-/** Units are the same but for case, spaces, a closing full stop and a plural s. */
-function sameUnit(typed: string, wanted: string): boolean {
-  const bare = (word: string) => word.toLowerCase().replace(/[\s.]/g, "").replace(/s$/, "");
-  return bare(typed) === bare(wanted);
 }

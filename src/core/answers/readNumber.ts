@@ -1,7 +1,16 @@
 import { type Rational, rational } from "../numeric/rational";
 
+/** How a number was written. */
+export type NumberForm = "whole" | "decimal" | "fraction" | "mixed";
+
 export type NumberReading =
-  | { readonly ok: true; readonly value: Rational; readonly unit: string; readonly lowestTerms: boolean }
+  | {
+      readonly ok: true;
+      readonly value: Rational;
+      readonly unit: string;
+      readonly lowestTerms: boolean;
+      readonly form: NumberForm;
+    }
   | { readonly ok: false; readonly reason: "empty" | "not-a-number" | "zero-below" | "too-long" };
 
 /** Longest text that can be a number a child would type; longer is refused unread. */
@@ -39,13 +48,14 @@ export function readNumber(text: string): NumberReading {
   const inLowestTerms = (above: string, below: string) => rational(BigInt(above), BigInt(below)).d === BigInt(below);
   if (whole !== undefined && mixedTop !== undefined && mixedBottom !== undefined) {
     const value = rational(BigInt(mixedTop), BigInt(mixedBottom)).add(rational(BigInt(whole)));
-    return { ok: true, value: signed(value), unit, lowestTerms: inLowestTerms(mixedTop, mixedBottom) };
+    return { ok: true, value: signed(value), unit, lowestTerms: inLowestTerms(mixedTop, mixedBottom), form: "mixed" };
   }
   if (top !== undefined && bottom !== undefined) {
     const value = rational(BigInt(top), BigInt(bottom));
-    return { ok: true, value: signed(value), unit, lowestTerms: inLowestTerms(top, bottom) };
+    return { ok: true, value: signed(value), unit, lowestTerms: inLowestTerms(top, bottom), form: "fraction" };
   }
   if (plain === undefined && decimals === undefined) return { ok: false, reason: "not-a-number" };
   const digits = `${(plain ?? "0").replace(/[ ,]/g, "")}${decimals === undefined ? "" : `.${decimals}`}`;
-  return { ok: true, value: signed(rational(digits)), unit, lowestTerms: true };
+  const form = decimals === undefined ? "whole" : "decimal";
+  return { ok: true, value: signed(rational(digits)), unit, lowestTerms: true, form };
 }

@@ -14,6 +14,8 @@ export function unreadableMessage(reason: UnreadableReason, unit: string | null)
       return `Write the unit too${unit ? `, for example ${unit}` : ""}.`;
     case "not-lowest-terms":
       return "The size is right. Write the fraction in lowest terms.";
+    case "other-form":
+      return "The size is right. Write it the way the question asks for.";
     case "no-such-option":
       return "Choose one of the answers.";
     case "too-long":

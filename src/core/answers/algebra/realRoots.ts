@@ -41,17 +41,20 @@ export function rootsBetween(chain: readonly Polynomial[], low: Rational, high: 
 export function realRoots(of: Polynomial): RootInterval[] {
   const free = withoutRepeats(of);
   if (free.length < 2) return [];
-  // Cauchy's bound: no root lies further out.
-  const leading = free.at(-1) as Rational;
-  const bound = free
-    .slice(0, -1)
-    .reduce((most, coefficient) => {
-      const share = coefficient.div(leading).abs();
-      return share.compare(most) > 0 ? share : most;
-    }, rational(0))
-    .ceil()
-    .add(1);
+  const bound = powerOfTwoOver(cauchyBound(free));
   return isolate(free, sturmChain(free), bound.neg(), bound);
+}
+
+/** No root lies further out (Cauchy 1829): 1 + the largest share of a coefficient in the leading one. */
+function cauchyBound(of: Polynomial): Rational {
+  const leading = of.at(-1) as Rational;
+  const shares = of.slice(0, -1).map((coefficient) => coefficient.div(leading).abs());
+  return shares.reduce((most, share) => (share.compare(most) > 0 ? share : most), rational(0)).add(1);
+}
+
+/** Halves of powers of two keep few digits; halves of other numbers get longer with every step. */
+function powerOfTwoOver(value: Rational): Rational {
+  return rational(2n ** BigInt(value.ceil().n.toString(2).length));
 }
 
 function isolate(of: Polynomial, chain: readonly Polynomial[], low: Rational, high: Rational): RootInterval[] {

@@ -24,6 +24,7 @@ export function comparedWithZero(line: AlgebraLine, unknown: string): ComparedWi
 export function sameSolutions(one: ComparedWithZero, other: ComparedWithZero): boolean | null {
   const same = one.relation === other.relation && one.bottom.length === 1 && other.bottom.length === 1;
   if (same && proportional(one, other)) return true;
+  if (PROBES.some((x) => holdsAt(one, x) !== holdsAt(other, x))) return false;
   const parts = [one.top, one.bottom, other.top, other.bottom].filter((part) => part.length > 1);
   if (parts.reduce((sum, part) => sum + polynomial.degree(part), 0) > HIGHEST_DEGREE) return null;
   const all = parts.reduce(
@@ -39,6 +40,8 @@ export function sameSolutions(one: ComparedWithZero, other: ComparedWithZero): b
 }
 
 const HIGHEST_DEGREE = 10;
+/** Places at which most different relations are told apart at once. */
+const PROBES: readonly Rational[] = [-40, -5, -1, 0, 1, 5, 40].map((place) => rational(place * 2 + 1, 2));
 
 /** One top is a constant above 0 times the other (any constant but 0 for an equation), the bottoms being numbers. */
 function proportional(one: ComparedWithZero, other: ComparedWithZero): boolean {

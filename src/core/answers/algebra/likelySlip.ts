@@ -1,0 +1,52 @@
+import { arithmeticSlip } from "./arithmeticSlip";
+import { bracketSlips } from "./bracketSlips";
+import { equivalentLines } from "./equivalentLines";
+import { movedSlips } from "./movedSlips";
+import type { AlgebraLine, Relation } from "./node";
+import { comparedWithZero, sameSolutions } from "./sameSolutions";
+import type { Slip } from "./slip";
+import { writtenTerms } from "./writtenTerms";
+
+const TURNED: Readonly<Record<Relation, Relation>> = { "=": "=", "<": ">", "<=": ">=", ">": "<", ">=": "<=" };
+/** Slips tried in opening brackets; a longer line has more than a student means. */
+const MOST_TRIED = 40;
+/** Coefficients of a line in which slips are looked for: up to the square. */
+const MOST_COEFFICIENTS = 3;
+
+/**
+ * The slip that turns the line before into the student's wrong line: each known slip is made in it, and the first that says
+ * the same as what was written is named. From the most specific to the least: brackets, direction, moved terms, arithmetic.
+ */
+export function likelySlip(before: AlgebraLine, after: AlgebraLine, unknown: string): Slip | null {
+  if (!isOfLowDegree(before, unknown) || !isOfLowDegree(after, unknown)) return null;
+  const opened = [
+    ...bracketSlips(before.left).map(({ node, kind }) => ({ line: { ...before, left: node }, kind })),
+    ...(before.right
+      ? bracketSlips(before.right).map(({ node, kind }) => ({ line: { ...before, right: node }, kind }))
+      : []),
+  ].slice(0, MOST_TRIED);
+  const bracket = opened.find(({ line }) => equivalentLines(line, after) === true);
+  if (bracket) return { kind: bracket.kind };
+  const turned = before.relation && before.relation !== "=" ? { ...before, relation: TURNED[before.relation] } : null;
+  if (turned && equivalentLines(turned, after) === true) return { kind: "direction" };
+  return movedSlip(before, after, unknown) ?? arithmeticSlip(before, after, unknown);
+}
+
+/** Of a high degree each of the many comparisons takes long, and nobody solves it by hand in steps. */
+function isOfLowDegree(line: AlgebraLine, unknown: string): boolean {
+  if (!line.right) return true;
+  const compared = comparedWithZero(line, unknown);
+  return compared !== null && compared.top.length <= MOST_COEFFICIENTS && compared.bottom.length === 1;
+}
+
+function movedSlip(before: AlgebraLine, after: AlgebraLine, unknown: string): Slip | null {
+  const wrong = comparedWithZero(after, unknown);
+  if (!wrong || !before.relation || !before.right || !after.right) return null;
+  const [left, right] = [writtenTerms(before.left, unknown), writtenTerms(before.right, unknown)];
+  const [leftAfter, rightAfter] = [writtenTerms(after.left, unknown), writtenTerms(after.right, unknown)];
+  if (!left || !right || !leftAfter || !rightAfter) return null;
+  const moved = movedSlips([left, right], [leftAfter, rightAfter], before.relation).find(
+    ({ line }) => sameSolutions(line, wrong) === true,
+  );
+  return moved ? { kind: moved.kind } : null;
+}

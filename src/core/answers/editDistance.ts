@@ -1,0 +1,6 @@
+import levenshtein from "damerau-levenshtein";
+
+/** Letters to add, drop, change or swap with their neighbour to turn one word into the other (Damerau 1964). */
+export function editDistance(one: string, other: string): number {
+  return levenshtein(one, other).steps;
+}
