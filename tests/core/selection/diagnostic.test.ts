@@ -55,17 +55,25 @@ describe("the next item", () => {
     expect(information(theta, pool.find(({ id }) => id === two.itemId) as DiagnosticItem)).toBe(most(theta, rates));
   });
 
-  it("is drawn among the best five", () => {
-    const drawn = new Set(Array.from({ length: 50 }, (_, n) => next(begin(), pool, () => n / 50).itemId));
-    expect(drawn.size).toBe(5);
-    const tables = pool
+  it("is drawn among the best five, as far as they have nearly the best one's information", () => {
+    const drawn = (settings: object) =>
+      new Set(Array.from({ length: 50 }, (_, n) => next(begin(settings), pool, () => n / 50).itemId));
+    const values = pool
       .filter(({ area }) => area === "tables")
       .map((own) => information(0, own))
       .sort((x, y) => y - x);
-    for (const id of drawn)
-      expect(information(0, pool.find((own) => own.id === id) as DiagnosticItem)).toBeGreaterThanOrEqual(
-        tables[4] ?? 9,
-      );
+    const worst = (ids: ReadonlySet<string | null>) =>
+      Math.min(...[...ids].map((id) => information(0, pool.find((own) => own.id === id) as DiagnosticItem)));
+    const five = drawn({ nearBest: 0.01 });
+    expect(five.size).toBe(5);
+    expect(worst(five)).toBe(values[4]);
+    expect(drawn({ nearBest: 0.01, randomAmong: 3 }).size).toBe(3);
+    const steep = pool.map((own, n) => ({ ...own, a: n === 20 ? 2 : own.a * (n === 61 ? 1 : 0.9) }));
+    const near = new Set(Array.from({ length: 50 }, (_, n) => next(begin(), steep, () => n / 50).itemId));
+    const best = Math.max(...steep.filter(({ area }) => area === "tables").map((own) => information(0, own)));
+    for (const id of near)
+      expect(information(0, steep.find((own) => own.id === id) as DiagnosticItem)).toBeGreaterThanOrEqual(0.95 * best);
+    expect(near.size).toBeLessThan(5);
   });
 
   it("keeps to the blueprint, two to one", () => {

@@ -3,8 +3,8 @@ import type { DiagnosticItem, DiagnosticSettings } from "./diagnosticState";
 import type { StrandStanding } from "./strandStanding";
 
 /**
- * The item a strand asks for next: in the area that lacks most against the blueprint, drawn among the few with most
- * information at the present estimate, from items never met of late, within the window and below the exposure cap. After
+ * The item a strand asks for next: in the area that lacks most against the blueprint, drawn among the few with nearly the
+ * most information at the present estimate, from items never met of late, within the window and below the exposure cap. After
  * "not learned yet" from a grade lower. When nothing is left the window goes first, then the cap; what the student met of
  * late never comes back. Null when the pool has nothing.
  */
@@ -25,7 +25,7 @@ export function chooseItem(
     () => true,
   ]) {
     const choice = lowered.filter(allowed);
-    if (choice.length > 0) return drawAmongBest(choice, standing, settings.randomAmong, random);
+    if (choice.length > 0) return drawAmongBest(choice, standing, settings, random);
   }
   return null;
 }
@@ -55,7 +55,7 @@ function afterNotLearned(standing: StrandStanding, items: readonly DiagnosticIte
 function drawAmongBest(
   items: readonly DiagnosticItem[],
   standing: StrandStanding,
-  among: number,
+  { randomAmong, nearBest }: DiagnosticSettings,
   random: () => number,
 ): DiagnosticItem | null {
   const area = areaInNeed(standing, new Set(items.map((item) => item.area)));
@@ -64,12 +64,14 @@ function drawAmongBest(
     if (item.area !== area) continue;
     const value = information(standing.ability.theta, item);
     const last = best.at(-1);
-    if (best.length === among && last && value <= last.value) continue;
+    if (best.length === randomAmong && last && value <= last.value) continue;
     const place = best.findIndex((other) => other.value < value);
     best.splice(place === -1 ? best.length : place, 0, { item, value });
-    if (best.length > among) best.pop();
+    if (best.length > randomAmong) best.pop();
   }
-  return best[Math.floor(random() * best.length)]?.item ?? null;
+  // Drawing among all five would cost a fifth of the information in a small area.
+  const near = best.filter(({ value }) => value >= nearBest * (best[0]?.value ?? 0));
+  return near[Math.floor(random() * near.length)]?.item ?? null;
 }
 
 /** The area with the largest shortfall against its share of the items so far and the next one (Kingsbury & Zara 1991). */

@@ -10,8 +10,9 @@ export interface DiagnosticSettings {
   /** Items within the prior mean +- this many prior standard deviations, and within hard bounds if set (logits). */
   readonly windowSd: number;
   readonly bounds: { readonly low: number; readonly high: number } | null;
-  /** The next item is drawn among this many best ones. */
+  /** The next item is drawn among this many best ones, as far as they have this share of the best one's information. */
   readonly randomAmong: number;
+  readonly nearBest: number;
   /** Items that at least this share of sittings has met are spared. */
   readonly mostExposure: number;
   /** Items met by the student within this many days are never given. */
@@ -25,6 +26,7 @@ export const DIAGNOSTIC_SETTINGS: DiagnosticSettings = {
   windowSd: 2.5,
   bounds: null,
   randomAmong: 5,
+  nearBest: 0.95,
   mostExposure: 0.25,
   unseenDays: 180,
 };
@@ -69,7 +71,7 @@ export interface DiagnosticState {
 
 /** Throws "bad-argument" for settings or strands that no sitting could follow. */
 export function demandDiagnostic(settings: DiagnosticSettings, strands: readonly DiagnosticStrand[]): void {
-  const { stopSe, leastItems, mostItems, windowSd, randomAmong, mostExposure, unseenDays, bounds } = settings;
+  const { stopSe, leastItems, mostItems, windowSd, randomAmong, nearBest, mostExposure, unseenDays, bounds } = settings;
   demandThat(
     stopSe > 0 &&
       Number.isInteger(leastItems) &&
@@ -79,6 +81,8 @@ export function demandDiagnostic(settings: DiagnosticSettings, strands: readonly
       windowSd > 0 &&
       Number.isInteger(randomAmong) &&
       randomAmong >= 1 &&
+      nearBest > 0 &&
+      nearBest <= 1 &&
       mostExposure > 0 &&
       mostExposure <= 1 &&
       unseenDays >= 0 &&

@@ -1,0 +1,109 @@
+import { information } from "@/core/measurement/information";
+import { probability } from "@/core/measurement/probability";
+import { mean } from "@/core/numeric/mean";
+import { seededRandom } from "@/core/numeric/seededRandom";
+import { answer } from "@/core/selection/diagnostic/answer";
+import { DIAGNOSTIC_SETTINGS, type DiagnosticItem } from "@/core/selection/diagnostic/diagnosticState";
+import { finish } from "@/core/selection/diagnostic/finish";
+import { next } from "@/core/selection/diagnostic/next";
+import { start } from "@/core/selection/diagnostic/start";
+import { normal } from "~/demo/learner";
+import { BLUEPRINT, shippedBank, syntheticBank } from "./bank";
+import { decimals, type Figure, percent } from "./table";
+
+const STUDENTS = 500;
+const PRIOR = { mean: 0, sd: 1 };
+
+interface Sitting {
+  readonly truth: number;
+  readonly theta: number;
+  readonly se: number;
+  readonly length: number;
+  /** Information at the truth of the items given, over that of the best ones under the same rules. */
+  readonly informationShare: number;
+}
+
+/** Sits the diagnostic one student after the other; what earlier ones met counts as exposure. */
+function sitAll(bank: readonly DiagnosticItem[], blueprint: Readonly<Record<string, number>>) {
+  const random = seededRandom("prove diagnostic");
+  const met = new Map<string, number>();
+  const byId = new Map(bank.map((item) => [item.id, item]));
+  const sittings = Array.from({ length: STUDENTS }, (_, n): Sitting => {
+    const truth = normal(random, PRIOR.mean, PRIOR.sd);
+    const pool = n === 0 ? bank : bank.map((item) => ({ ...item, exposure: (met.get(item.id) ?? 0) / n }));
+    let state = start([{ id: "strand", prior: PRIOR, blueprint }]);
+    for (;;) {
+      const step = next(state, pool, random);
+      state = step.state;
+      if (step.itemId === null) break;
+      const item = byId.get(step.itemId) as DiagnosticItem;
+      met.set(item.id, (met.get(item.id) ?? 0) + 1);
+      state = answer(state, item.id, random() < probability(truth, item));
+    }
+    const [report] = finish(state).report;
+    if (!report) throw new Error("The strand has no report.");
+    const got = state.records.reduce((sum, item) => sum + information(truth, item), 0);
+    const { theta, se } = report.ability;
+    return {
+      truth,
+      theta,
+      se,
+      length: report.length,
+      informationShare: got / bestInformation(pool, state.records, truth),
+    };
+  });
+  return { sittings, mostExposed: Math.max(...met.values()) / STUDENTS };
+}
+
+/** What somebody who knew the truth would have got: in each area as many items, the best ones not overexposed. */
+function bestInformation(pool: readonly DiagnosticItem[], records: readonly { area: string }[], truth: number): number {
+  return [...new Set(records.map(({ area }) => area))].reduce((sum, area) => {
+    const count = records.filter((record) => record.area === area).length;
+    const values = pool
+      .filter((item) => item.area === area && item.exposure < DIAGNOSTIC_SETTINGS.mostExposure)
+      .map((item) => information(truth, item))
+      .sort((x, y) => y - x);
+    return sum + values.slice(0, count).reduce((total, value) => total + value, 0);
+  }, 0);
+}
+
+function figuresOf(
+  name: string,
+  bank: readonly DiagnosticItem[],
+  blueprint: Readonly<Record<string, number>>,
+  aims: boolean,
+): Figure[] {
+  const { sittings, mostExposed } = sitAll(bank, blueprint);
+  const errors = sittings.map(({ theta, truth }) => theta - truth);
+  const covered = sittings.filter(({ theta, truth, se }) => Math.abs(theta - truth) <= 1.959964 * se).length;
+  const aim = (text: string) => (aims ? text : "");
+  return [
+    { what: `${name}: bias, logits`, value: decimals(mean(errors)), note: "" },
+    {
+      what: `${name}: root mean squared error, logits`,
+      value: decimals(Math.sqrt(mean(errors.map((error) => error ** 2)))),
+      note: aim("aim 0.32 or less"),
+    },
+    { what: `${name}: coverage of the 95 % interval`, value: percent(covered / STUDENTS), note: aim("aim 93 to 97 %") },
+    {
+      what: `${name}: mean length, items`,
+      value: decimals(mean(sittings.map(({ length }) => length)), 1),
+      note: "at most 20 a strand",
+    },
+    { what: `${name}: most exposed item`, value: percent(mostExposed), note: "cap 25 %" },
+    {
+      what: `${name}: share of the all-knowing information`,
+      value: percent(mean(sittings.map(({ informationShare }) => informationShare))),
+      note: aim("aim 85 % or more"),
+    },
+  ];
+}
+
+export function proveDiagnostic(): Figure[] {
+  const shipped = shippedBank();
+  const skills = Object.fromEntries([...new Set(shipped.map(({ area }) => area))].map((area) => [area, 1]));
+  return [
+    ...figuresOf("3,000 items", syntheticBank(3000), BLUEPRINT, true),
+    ...figuresOf("Shipped models", shipped, skills, false),
+  ];
+}
