@@ -3,7 +3,7 @@ import { gradeOfRecall } from "../review/gradeOfRecall";
 import { reviewMemory } from "../review/reviewMemory";
 import { guessAndSlip } from "./guessAndSlip";
 import { isSnag } from "./isSnag";
-import { LEARNING } from "./learningModel";
+import { LEARNING, type LearnerState } from "./learningModel";
 import { learnOnce } from "./learnOnce";
 import { masteryReached } from "./masteryReached";
 import { masteryToday } from "./masteryToday";
@@ -13,6 +13,9 @@ import { traceAnswer } from "./traceAnswer";
 /** Evidence of a right first try after a hint, and of a second try, against an unaided first try. */
 export const HINT_WEIGHT = 0.5;
 export const SECOND_TRY_WEIGHT = 0.25;
+/** However many the answers, this much doubt stays. */
+const LEAST_MASTERY = 0.03;
+const MOST_MASTERY = 0.99;
 
 /**
  * The summary after one more answer. First tries count fully (half after a hint) and bring the chance of learning; second
@@ -39,7 +42,7 @@ export function updateSkillState(
   };
   const after: SkillState = {
     ...before,
-    ...(first ? learnOnce(judged) : judged),
+    ...withDoubt(first ? learnOnce(judged) : judged),
     ...(first ? memoryAfter(state, answer) : {}),
     scoredAnswers: before.scoredAnswers + (first ? 1 : 0),
     rightFirstTries: before.rightFirstTries + (first && answer.right ? 1 : 0),
@@ -52,6 +55,11 @@ export function updateSkillState(
   };
   const masteredDay = after.masteredDay ?? (masteryReached(after) ? answer.day : null);
   return { ...after, masteredDay, ...snagAfter(after, answer.day) };
+}
+
+/** Without these bounds ten right answers cannot make up for an early row of wrong ones, nor the other way round. */
+function withDoubt({ mastery, learning }: LearnerState): LearnerState {
+  return { mastery: Math.min(MOST_MASTERY, Math.max(LEAST_MASTERY, mastery)), learning };
 }
 
 /**

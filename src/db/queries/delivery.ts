@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
 import { answers, misconceptionSigns, type Presentation, sittings, skillDays, skillStates } from "../schema/delivery";
@@ -208,24 +208,6 @@ export async function skillStatesOf(db: Queryable, personIds: readonly string[])
     .select()
     .from(skillStates)
     .where(inArray(skillStates.personId, [...personIds]));
-}
-
-/** Skills in which these students have a snag that is not cleared. */
-export async function openSnags(
-  db: Queryable,
-  personIds: readonly string[],
-): Promise<Pick<SkillStateRow, "personId" | "skillId">[]> {
-  if (personIds.length === 0) return [];
-  return db
-    .select({ personId: skillStates.personId, skillId: skillStates.skillId })
-    .from(skillStates)
-    .where(
-      and(
-        inArray(skillStates.personId, [...personIds]),
-        isNotNull(skillStates.snagDay),
-        isNull(skillStates.snagClearedDay),
-      ),
-    );
 }
 
 export async function allSkillStates(db: Queryable): Promise<SkillStateRow[]> {

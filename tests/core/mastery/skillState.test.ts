@@ -38,6 +38,14 @@ describe("updateSkillState", () => {
     expect(second.mastery - missed.mastery).toBeLessThan(whole - 0.3);
   });
 
+  it("keeps some doubt, so that ten right answers make up for a row of wrong ones", () => {
+    const wrong = after(Array.from({ length: 20 }, () => answer({ right: false })));
+    expect(wrong.mastery).toBe(0.03);
+    const row = Array.from({ length: 10 }, (_, n) => answer({ modelId: `m/${n % 2}` }));
+    expect(row.reduce((state, next) => updateSkillState(state, 0.3, next, 0), wrong).mastery).toBeGreaterThan(0.95);
+    expect(after(Array.from({ length: 30 }, () => answer())).mastery).toBe(0.99);
+  });
+
   it("counts only first tries as scored answers", () => {
     const state = after([answer({ right: false }), answer({ tryNumber: 2 }), answer({ modelId: "m/0" })]);
     expect(state).toMatchObject({ scoredAnswers: 2, rightFirstTries: 1, modelIds: ["m/0", "m/1"], missesInRow: 0 });
