@@ -27,7 +27,7 @@ export interface SimulatedAnswer {
 }
 
 /** Logits that teaching in class adds to a skill, and that a school day without practice takes away again. */
-const TAUGHT_GAIN = 0.45;
+const TAUGHT_GAIN = 0.7;
 const RETEACH_GAIN = 0.9;
 const FORGETTING_PER_DAY = 0.006;
 /** Learned logits beyond which practice of one skill adds nothing. */
