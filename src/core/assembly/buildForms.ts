@@ -1,9 +1,11 @@
 import { testInformation } from "../measurement/testInformation";
 import type { SolveLinearModel } from "../model/linearModel";
 import { type Conflict, explainConflict } from "./explainConflict";
-import { chosenName, formModel, informationModel } from "./formModel";
+import { chosenName, formModel } from "./formModel";
 import { type AssemblyItem, CUT_POINTS, demandFormProblem, type FormProblem } from "./formProblem";
-import { formsGreedily, meetsAll } from "./formsGreedily";
+import { formsGreedily } from "./formsGreedily";
+import { informationModel } from "./informationModel";
+import { meetsAll } from "./meetsAll";
 
 export interface BuiltForm {
   readonly itemIds: readonly string[];

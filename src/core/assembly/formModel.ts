@@ -1,14 +1,5 @@
-import { information } from "../measurement/information";
-import type { LinearConstraint, LinearModel, LinearTerm } from "../model/linearModel";
-import {
-  type AssemblyItem,
-  type CountWish,
-  CUT_POINTS,
-  type FormProblem,
-  hasMarks,
-  MOST_DIFFERENCE,
-  PER_PASSAGE,
-} from "./formProblem";
+import type { LinearConstraint, LinearTerm } from "../model/linearModel";
+import { type AssemblyItem, type CountWish, type FormProblem, hasMarks, PER_PASSAGE } from "./formProblem";
 
 /** A wish that may stand in the way of the others. */
 export type FormWish =
@@ -27,11 +18,6 @@ export interface FormModel {
   readonly hard: readonly LinearConstraint[];
   readonly binaries: readonly string[];
 }
-
-/** The lowest information over forms and points. */
-export const LOWEST = "lowest";
-/** Answers within 2 % of the best lowest information count as best: the last of it takes most of the time. */
-const GOOD_ENOUGH = 0.02;
 
 export const chosenName = (item: number, form: number) => `x_${item}_${form}`;
 const passageName = (passage: number, form: number) => `p_${passage}_${form}`;
@@ -128,53 +114,4 @@ function passageConstraints(problem: FormProblem, usable: readonly Usable[], for
     return [...sets, { terms: forms.map((form) => one(passageName(passage, form))), relation: "<=", bound: 1 }];
   });
   return { constraints, binaries: ids.flatMap((_, passage) => forms.map((form) => passageName(passage, form))) };
-}
-
-/** The whole model: information as high as can be where it is lowest, forms alike within the stated share. */
-export function informationModel(problem: FormProblem, { soft, hard, binaries }: FormModel): LinearModel {
-  const forms = Array.from({ length: problem.forms }, (_, form) => form);
-  const known = new Set(binaries);
-  const curve = (point: number, form: number, factor: number): LinearTerm[] =>
-    problem.items.flatMap((item, place) => {
-      const variable = chosenName(place, form);
-      return known.has(variable) ? [{ variable, factor: factor * round(information(problem.cut + point, item)) }] : [];
-    });
-  const heights = CUT_POINTS.flatMap((point) =>
-    forms.map(
-      (form): LinearConstraint => ({
-        terms: [...curve(point, form, 1), { variable: LOWEST, factor: -1 }],
-        relation: ">=",
-        bound: 0,
-      }),
-    ),
-  );
-  const alike = CUT_POINTS.flatMap((point) =>
-    forms.flatMap((form) =>
-      forms
-        .filter((other) => other !== form)
-        .map(
-          (other): LinearConstraint => ({
-            terms: [...curve(point, form, 1), ...curve(point, other, -(1 + MOST_DIFFERENCE * SAFELY))],
-            relation: "<=",
-            bound: 0,
-          }),
-        ),
-    ),
-  );
-  return {
-    maximise: [one(LOWEST)],
-    constraints: [...soft, ...hard, ...heights, ...alike],
-    binaries,
-    continuous: [{ variable: LOWEST, low: 0, high: MOST_INFORMATION }],
-    relativeGap: GOOD_ENOUGH,
-  };
-}
-
-/** Kept a little inside, since the model sees rounded information. */
-const SAFELY = 0.98;
-const MOST_INFORMATION = 10_000;
-
-/** Five decimals: more digits cost the solver time and change no choice. */
-function round(value: number): number {
-  return Math.round(value * 1e5) / 1e5;
 }

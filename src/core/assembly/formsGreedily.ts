@@ -1,5 +1,7 @@
 import { information } from "../measurement/information";
+import { countOf } from "./countOf";
 import { type AssemblyItem, type CountWish, CUT_POINTS, type FormProblem, hasMarks, PER_PASSAGE } from "./formProblem";
+import { meetsAll } from "./meetsAll";
 
 /**
  * Forms without a solver: locked and anchor items first, then turn about the item that adds most information where a form
@@ -54,8 +56,8 @@ function mayJoin(item: AssemblyItem, form: readonly AssemblyItem[], problem: For
   if (form.some((other) => other.enemyIds.includes(item.id) || item.enemyIds.includes(other.id))) return false;
   const after = [...form, item];
   const left = problem.length - after.length;
-  if (problem.counts.some((wish) => count(after, wish) > (wish.most ?? problem.length))) return false;
-  const missing = problem.counts.map((wish) => Math.max(0, (wish.least ?? 0) - count(after, wish)));
+  if (problem.counts.some((wish) => countOf(after, wish) > (wish.most ?? problem.length))) return false;
+  const missing = problem.counts.map((wish) => Math.max(0, (wish.least ?? 0) - countOf(after, wish)));
   return (
     Math.max(0, ...missing) <= left && (missing.every((lack) => lack === 0) || servesMost(item, form, problem, left))
   );
@@ -63,28 +65,7 @@ function mayJoin(item: AssemblyItem, form: readonly AssemblyItem[], problem: For
 
 /** While places are scarce only items that fill a lack may join. */
 function servesMost(item: AssemblyItem, form: readonly AssemblyItem[], problem: FormProblem, left: number): boolean {
-  const lacking = problem.counts.filter((wish) => count(form, wish) < (wish.least ?? 0));
-  const total = lacking.reduce((sum, wish) => sum + (wish.least ?? 0) - count(form, wish), 0);
+  const lacking = problem.counts.filter((wish) => countOf(form, wish) < (wish.least ?? 0));
+  const total = lacking.reduce((sum, wish) => sum + (wish.least ?? 0) - countOf(form, wish), 0);
   return total <= left || lacking.some((wish) => hasMarks(item, wish));
-}
-
-function count(form: readonly AssemblyItem[], wish: CountWish): number {
-  return form.filter((item) => hasMarks(item, wish)).length;
-}
-
-/** True when a form keeps every wish and every set of a passage its size. */
-export function meetsAll(form: readonly AssemblyItem[], problem: FormProblem): boolean {
-  const { least, most } = problem.perPassage ?? PER_PASSAGE;
-  const passages = [...new Set(form.flatMap(({ passageId }) => (passageId === null ? [] : [passageId])))];
-  return (
-    form.length === problem.length &&
-    problem.counts.every(
-      (wish) => count(form, wish) >= (wish.least ?? 0) && count(form, wish) <= (wish.most ?? problem.length),
-    ) &&
-    passages.every((id) => {
-      const own = form.filter(({ passageId }) => passageId === id).length;
-      return own >= least && own <= most;
-    }) &&
-    form.every((item) => form.every((other) => !other.enemyIds.includes(item.id)))
-  );
 }

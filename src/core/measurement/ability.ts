@@ -1,7 +1,4 @@
-import { demandThat } from "../model/fail";
 import type { NoEstimate } from "../model/noEstimate";
-import type { Score } from "../model/score";
-import { demandItem, type ItemParameters } from "./item";
 
 /** An ability on the vertical scale with its standard error, both in logits, and the number of answers behind it. */
 export interface Ability {
@@ -12,25 +9,3 @@ export interface Ability {
 
 /** Why the answers alone give no finite ability. */
 export type NoAbility = NoEstimate<"no-answers" | "all-right" | "all-wrong" | "no-maximum">;
-
-export interface GivenAnswer {
-  readonly item: ItemParameters;
-  readonly score: 0 | 1;
-}
-
-/** The answers that were given, with their items. Throws "bad-argument" for unequal lengths, scores other than 0, 1, null, or bad items. */
-export function givenAnswers(items: readonly ItemParameters[], scores: readonly Score[]): GivenAnswer[] {
-  demandThat(items.length === scores.length, "There must be one score for each item.", {
-    items: items.length,
-    scores: scores.length,
-  });
-  const given: GivenAnswer[] = [];
-  for (let place = 0; place < items.length; place++) {
-    const [item, score] = [items[place], scores[place]];
-    demandThat(score === 0 || score === 1 || score === null, "A score is 1, 0 or null.", { place, score });
-    if (item === undefined) continue;
-    demandItem(item);
-    if (score !== null) given.push({ item, score });
-  }
-  return given;
-}

@@ -1,4 +1,4 @@
-import type { GivenAnswer } from "./ability";
+import type { GivenAnswer } from "./givenAnswers";
 
 /** How far beyond the outermost difficulty an estimate is looked for, in units of 1 / a. */
 const REACH = 15;

@@ -1,6 +1,7 @@
 import { demandThat } from "../model/fail";
 import type { Score } from "../model/score";
-import { type Ability, givenAnswers } from "./ability";
+import type { Ability } from "./ability";
+import { givenAnswers } from "./givenAnswers";
 import type { ItemParameters } from "./item";
 import { logLikelihood } from "./logLikelihood";
 

@@ -1,4 +1,4 @@
-import type { GivenAnswer } from "./ability";
+import type { GivenAnswer } from "./givenAnswers";
 
 /**
  * Natural logarithm of the likelihood of given answers at an ability in logits. Written with log(1 + e^x), so that it stays

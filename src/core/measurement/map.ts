@@ -1,8 +1,9 @@
 import { demandThat } from "../model/fail";
 import type { Score } from "../model/score";
 import { bisect } from "../numeric/bisect";
-import { type Ability, givenAnswers } from "./ability";
+import type { Ability } from "./ability";
 import type { AbilityPrior } from "./eap";
+import { givenAnswers } from "./givenAnswers";
 import type { ItemParameters } from "./item";
 import { logLikelihood } from "./logLikelihood";
 import { scoreSlope } from "./scoreSlope";

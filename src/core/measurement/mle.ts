@@ -1,8 +1,9 @@
 import { noEstimate } from "../model/noEstimate";
 import type { Score } from "../model/score";
 import { bisect } from "../numeric/bisect";
-import { type Ability, givenAnswers, type NoAbility } from "./ability";
+import type { Ability, NoAbility } from "./ability";
 import { abilityGrid } from "./abilityGrid";
+import { givenAnswers } from "./givenAnswers";
 import type { ItemParameters } from "./item";
 import { logLikelihood } from "./logLikelihood";
 import { scoreSlope } from "./scoreSlope";

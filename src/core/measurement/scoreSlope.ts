@@ -1,5 +1,5 @@
 import { logistic } from "../numeric/logistic";
-import type { GivenAnswer } from "./ability";
+import type { GivenAnswer } from "./givenAnswers";
 
 /** First derivative of the log-likelihood by theta: sum of a L (u - P) / P, L the logistic part of P (Lord 1980, equation 4-31). */
 export function scoreSlope(theta: number, given: readonly GivenAnswer[]): number {

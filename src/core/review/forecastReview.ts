@@ -6,7 +6,7 @@ import { reviewMemory } from "./reviewMemory";
 import { reviewQueue } from "./reviewQueue";
 import type { ReviewSkill } from "./reviewSkill";
 
-export interface ReviewPlan {
+export interface ReviewOutlook {
   /** First day of the forecast, and for each day from it whether school is kept. */
   readonly fromDay: number;
   readonly taught: readonly boolean[];
@@ -43,15 +43,15 @@ const BAND = { low: 0.1, high: 0.9 } as const;
  */
 export function forecastReview(
   skills: readonly ReviewSkill[],
-  plan: ReviewPlan,
+  outlook: ReviewOutlook,
   random: () => number,
   runs: number = RUNS,
 ): ForecastWeek[] | null {
-  demandThat(runs >= 1 && plan.minutesPerDay >= 0, "A forecast needs a run and 0 minutes or more.", { runs });
-  const kept = skills.filter(({ skillId }) => !(plan.dropped ?? []).includes(skillId));
+  demandThat(runs >= 1 && outlook.minutesPerDay >= 0, "A forecast needs a run and 0 minutes or more.", { runs });
+  const kept = skills.filter(({ skillId }) => !(outlook.dropped ?? []).includes(skillId));
   if (kept.length === 0) return null;
-  const outcomes = Array.from({ length: runs }, () => oneRun(kept, plan, random));
-  const weeks = Math.ceil(plan.taught.length / DAYS_PER_WEEK);
+  const outcomes = Array.from({ length: runs }, () => oneRun(kept, outlook, random));
+  const weeks = Math.ceil(outlook.taught.length / DAYS_PER_WEEK);
   return Array.from({ length: weeks }, (_, week) => {
     const own = outcomes.map((run) => run[week] as WeekOutcome);
     const gaps = own.flatMap(({ daysBetween }) => (daysBetween === null ? [] : [daysBetween]));
@@ -69,22 +69,22 @@ interface WeekOutcome {
   readonly daysBetween: number | null;
 }
 
-function oneRun(skills: readonly ReviewSkill[], plan: ReviewPlan, random: () => number): WeekOutcome[] {
-  const resting = new Set(plan.resting ?? []);
+function oneRun(skills: readonly ReviewSkill[], outlook: ReviewOutlook, random: () => number): WeekOutcome[] {
+  const resting = new Set(outlook.resting ?? []);
   const current = new Map(skills.map((skill) => [skill.skillId, skill]));
   const weeks: WeekOutcome[] = [];
   let gaps: number[] = [];
-  plan.taught.forEach((taught, ahead) => {
-    const day = plan.fromDay + ahead;
+  outlook.taught.forEach((taught, ahead) => {
+    const day = outlook.fromDay + ahead;
     if (taught) {
       const asked = [...current.values()].filter(({ skillId }) => !resting.has(skillId));
-      for (const skillId of reviewQueue(asked, { day, minutes: plan.minutesPerDay }).skillIds) {
+      for (const skillId of reviewQueue(asked, { day, minutes: outlook.minutesPerDay }).skillIds) {
         const skill = current.get(skillId) as ReviewSkill;
         gaps.push(day - skill.lastDay);
         current.set(skillId, meet(skill, day, random));
       }
     }
-    const endsWeek = (ahead + 1) % DAYS_PER_WEEK === 0 || ahead === plan.taught.length - 1;
+    const endsWeek = (ahead + 1) % DAYS_PER_WEEK === 0 || ahead === outlook.taught.length - 1;
     if (!endsWeek) return;
     const all = [...current.values()];
     weeks.push({

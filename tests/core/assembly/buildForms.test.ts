@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { buildForms, type FormsResult } from "@/core/assembly/buildForms";
 import type { AssemblyItem, FormProblem } from "@/core/assembly/formProblem";
-import { formsGreedily, meetsAll } from "@/core/assembly/formsGreedily";
+import { formsGreedily } from "@/core/assembly/formsGreedily";
+import { meetsAll } from "@/core/assembly/meetsAll";
 import { predictForm } from "@/core/assembly/predictForm";
 import { information } from "@/core/measurement/information";
 import { probability } from "@/core/measurement/probability";

@@ -2,8 +2,10 @@ import { type Rational, rational } from "../../numeric/rational";
 import { writeNumber } from "../writeNumber";
 import type { AlgebraLine, Relation } from "./node";
 import { type Polynomial, polynomial } from "./polynomial";
-import { writeLine, writePolynomial, writeTerms } from "./writeAlgebra";
+import { writeLine } from "./writeLine";
 import { writeNode } from "./writeNode";
+import { writePolynomial } from "./writePolynomial";
+import { writeTerms } from "./writeTerms";
 import { multipliedOut, type WrittenTerm, writtenTerms } from "./writtenTerms";
 
 export type StepKind = "multiply-out" | "collect" | "move-unknown" | "move-number" | "divide" | "multiply";

@@ -1,6 +1,5 @@
 import type { Rational } from "../../numeric/rational";
 import { writeNumber } from "../writeNumber";
-import type { Relation } from "./node";
 import type { Polynomial } from "./polynomial";
 
 /** Single terms in a row, such as "2x + 6 - 4"; "0" for none. */
@@ -13,16 +12,6 @@ export function writeTerms(terms: readonly Polynomial[], unknown: string): strin
     if (place === 0) return coefficient.s < 0n ? `-${bare}` : bare;
     return `${text} ${coefficient.s < 0n ? "-" : "+"} ${bare}`;
   }, "");
-}
-
-/** A polynomial, highest power first. */
-export function writePolynomial(of: Polynomial, unknown: string): string {
-  const terms = of.map((coefficient, power) => [...of.slice(0, power).map((own) => own.sub(own)), coefficient]);
-  return writeTerms(terms.filter((term) => !term.at(-1)?.equals(0)).reverse(), unknown);
-}
-
-export function writeLine(left: string, relation: Relation | null, right: string | null): string {
-  return relation && right !== null ? `${left} ${relation} ${right}` : left;
 }
 
 function oneTerm(coefficient: Rational, power: number, unknown: string): string {

@@ -1,0 +1,6 @@
+import type { Relation } from "./node";
+
+/** A line from its written sides; the left side alone without a relation. */
+export function writeLine(left: string, relation: Relation | null, right: string | null): string {
+  return relation && right !== null ? `${left} ${relation} ${right}` : left;
+}

@@ -1,0 +1,8 @@
+import type { Polynomial } from "./polynomial";
+import { writeTerms } from "./writeTerms";
+
+/** A polynomial, highest power first. */
+export function writePolynomial(of: Polynomial, unknown: string): string {
+  const terms = of.map((coefficient, power) => [...of.slice(0, power).map((own) => own.sub(own)), coefficient]);
+  return writeTerms(terms.filter((term) => !term.at(-1)?.equals(0)).reverse(), unknown);
+}
