@@ -1,6 +1,6 @@
 import { information } from "../measurement/information";
 import { countOf } from "./countOf";
-import { type AssemblyItem, type CountWish, CUT_POINTS, type FormProblem, hasMarks, PER_PASSAGE } from "./formProblem";
+import { type AssemblyItem, CUT_POINTS, type FormProblem, hasMarks } from "./formProblem";
 import { meetsAll } from "./meetsAll";
 
 /**

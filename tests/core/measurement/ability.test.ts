@@ -181,6 +181,63 @@ describe("estimates without a prior", () => {
     }
   });
 
+  it("mle finds the maximum that guessing alone does not reach", () => {
+    // (0.2 + 0.8 L)(1 - L) is highest at L = 0.375: 0.3125, over the 0.2 of minus infinity.
+    const items: ItemParameters[] = [
+      { a: 1, b: 0, c: 0.2 },
+      { a: 1, b: 0, c: 0 },
+    ];
+    expect(mle(items, [1, 0])).toMatchObject({ theta: expect.closeTo(Math.log(0.375 / 0.625), 8) });
+  });
+
+  it("wle with guessing is the root of the slope plus J / 2I, by derivatives taken numerically", () => {
+    const h = 1e-4;
+    const slopeAt = (theta: number, given: readonly Score[]) => {
+      let [slope, j, total] = [0, 0, 0];
+      mixed.forEach((item, place) => {
+        const at = (x: number) => item.c + (1 - item.c) / (1 + Math.exp(-item.a * (x - item.b)));
+        const [p, first] = [at(theta), (at(theta + h) - at(theta - h)) / (2 * h)];
+        const second = (at(theta + h) - 2 * p + at(theta - h)) / (h * h);
+        slope += ((Number(given[place]) - p) * first) / (p * (1 - p));
+        j += (first * second) / (p * (1 - p));
+        total += first ** 2 / (p * (1 - p));
+      });
+      return slope + j / (2 * total);
+    };
+    for (const given of [scores, [1, 1, 1, 1, 1], [1, 0, 1, 1, 0]] as Score[][]) {
+      const estimate = wle(mixed, given);
+      if ("noEstimate" in estimate) throw new Error("estimate wanted");
+      expect(Math.abs(slopeAt(estimate.theta, given))).toBeLessThan(1e-4);
+      expect(slopeAt(estimate.theta - 0.05, given)).toBeGreaterThan(0);
+    }
+  });
+
+  it("wle takes the root of the higher weighted likelihood, found by integrating its slope on a fine grid", () => {
+    const items: ItemParameters[] = [
+      { a: 3, b: -2, c: 0 },
+      { a: 3, b: -1.8, c: 0 },
+      { a: 3, b: 2, c: 0.3 },
+      { a: 3, b: 2.2, c: 0.3 },
+    ];
+    const given: Score[] = [1, 0, 1, 1];
+    let [best, highest, logWeight] = [0, Number.NEGATIVE_INFINITY, 0];
+    const step = 0.002;
+    for (let theta = -6; theta < 6; theta += step) {
+      let [j, total, log] = [0, 0, 0];
+      items.forEach((item, place) => {
+        const l = 1 / (1 + Math.exp(-item.a * (theta - item.b)));
+        const p = item.c + (1 - item.c) * l;
+        const first = (1 - item.c) * item.a * l * (1 - l);
+        j += (first * first * item.a * (1 - 2 * l)) / (p * (1 - p));
+        total += first ** 2 / (p * (1 - p));
+        log += Math.log(given[place] === 1 ? p : 1 - p);
+      });
+      logWeight += (j / (2 * total)) * step;
+      if (log + logWeight > highest) [best, highest] = [theta, log + logWeight];
+    }
+    expect(wle(items, given)).toMatchObject({ theta: expect.closeTo(best, 1) });
+  });
+
   it("finds the higher of two maxima", () => {
     const items: ItemParameters[] = [
       { a: 3, b: -2, c: 0 },

@@ -157,6 +157,10 @@ describe("norms", () => {
     expect(percentileInNorms(41, norms)).toEqual({ percentile: 75, beyond: "above" });
     expect(() => percentileInNorms(1, [])).toThrow(/norm table/);
     expect(() => percentileInNorms(1, [...norms].reverse())).toThrow(/rising/);
+    expect(() => percentileInNorms(1, [norms[0], { score: 20, percentile: 4 }] as typeof norms)).toThrow(/rising/);
+    expect(() => percentileInNorms(1, [norms[0], { score: 10, percentile: 9 }] as typeof norms)).toThrow(/rising/);
+    for (const percentile of [-1, 101])
+      expect(() => percentileInNorms(1, [{ score: 10, percentile }])).toThrow(/within 0 to 100/);
   });
 
   it("bands begin at their cut, and there are none by default", () => {
