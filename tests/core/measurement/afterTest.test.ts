@@ -73,7 +73,7 @@ describe("effort", () => {
 
   it("is the share of answers that were not", () => {
     const at = (seconds: number) => ({ seconds, itemMedianSeconds: 40 });
-    expect(effort([at(3.9), at(4), at(60), at(1)])).toEqual({ share: 0.5, rapid: [true, false, false, true], n: 4 });
+    expect(effort([at(3.9), at(4), at(60), at(0)])).toEqual({ share: 0.5, rapid: [true, false, false, true], n: 4 });
     expect(effort([])).toEqual({ noEstimate: "no-answers" });
   });
 });
@@ -127,6 +127,7 @@ describe("gain", () => {
     });
     expect(gain([3, 3], [5, 5], { semPre: 1, semPost: 1 }).class?.effect).toBeNull();
     expect(gain([], [], { semPre: 1, semPost: 1 })).toEqual({ students: [], class: null });
+    expect(gain([1], [1.5], { semPre: 0, semPost: 0 }).students[0]?.change).toBe("up");
     expect(() => gain([1], [], options)).toThrow(/both scores/);
     expect(() => gain([1], [51], options)).toThrow(/maximum/);
     expect(() => gain([1], [5], { semPre: -1, semPost: 0 })).toThrow(/0 or more/);
@@ -183,6 +184,7 @@ describe("norms", () => {
     expect(isUrgent(40, 60, rule)).toBe(true);
     expect(isUrgent(40, 59, rule)).toBe(false);
     expect(isUrgent(1, 90, null)).toBe(false);
+    expect(isUrgent(0, null, rule)).toBe(true);
     expect(() => isUrgent(101, null, rule)).toThrow(/0 to 100/);
   });
 });
