@@ -172,6 +172,10 @@ describe("drill", () => {
     expect(drill.learning).toEqual([]);
   });
 
+  it("begins one new fact at a time: the next only when the first has come back", () => {
+    expect(run(["a", "b"], known, 5, () => true).asked).toEqual(["a", "known 0", "a", "b", "known 1"]);
+  });
+
   it("brings a missed fact back after one other", () => {
     const { asked } = run(["new"], known, 8, (id) => id !== "new");
     expect(asked.map((id) => id === "new")).toEqual([true, false, true, false, true, false, true, false]);

@@ -58,6 +58,11 @@ describe("guess and slip from the item", () => {
     expect(slip).toBeCloseTo(1 - 1 / (1 + Math.exp(-1.4 * 1.7)), 12);
   });
 
+  it("bounds them so that no single answer decides", () => {
+    expect(guessAndSlip({ a: 1.4, b: -30, c: 0 }, 0)).toEqual({ guess: 0.6, slip: 0.05 });
+    expect(guessAndSlip({ a: 1.4, b: 30, c: 0 }, 0)).toEqual({ guess: 0.05, slip: 0.35 });
+  });
+
   it("keeps guess and slip together under 1 for the oddest items", () => {
     for (const b of [-30, -3, 0, 3, 30]) {
       for (const c of [0, 0.25, 0.9]) {
