@@ -20,11 +20,13 @@ const STEPS = 2;
  * Skills in review that another skill in review exercises anyway, so that they may rest: it is a prerequisite at most two
  * steps below the other, or all its standards are among those of a harder one. The nearest container is named, a
  * prerequisite before standards; of several as near, the easiest. A container that is itself contained still contains.
+ * `skills`: all that are known, since the way down may lead over skills that are not in review.
  */
-export function containedSkills(skills: readonly ContainableSkill[]): Containment[] {
+export function containedSkills(skills: readonly ContainableSkill[], inReview: ReadonlySet<string>): Containment[] {
   const byId = new Map(skills.map((skill) => [skill.id, skill]));
-  const rising = [...skills].sort((x, y) => x.difficulty - y.difficulty || (x.id < y.id ? -1 : 1));
-  return skills.flatMap((skill): Containment[] => {
+  const reviewed = skills.filter(({ id }) => inReview.has(id));
+  const rising = [...reviewed].sort((x, y) => x.difficulty - y.difficulty || (x.id < y.id ? -1 : 1));
+  return reviewed.flatMap((skill): Containment[] => {
     const above = rising.filter((other) => other.id !== skill.id && stepsDown(other, skill.id, byId) !== null);
     const nearest = above.sort((x, y) => (stepsDown(x, skill.id, byId) ?? 0) - (stepsDown(y, skill.id, byId) ?? 0))[0];
     if (nearest) return [{ skillId: skill.id, within: nearest.id, because: "prerequisite" }];

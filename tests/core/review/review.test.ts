@@ -221,14 +221,24 @@ describe("containment", () => {
   ];
 
   it("is within at most two steps of what it carries, nearest first, or by standards in a harder skill", () => {
-    expect(containedSkills(skills)).toEqual([
+    const all = new Set(skills.map(({ id }) => id));
+    expect(containedSkills(skills, all)).toEqual([
       { skillId: "count", within: "times", because: "prerequisite" },
       { skillId: "times", within: "tables", because: "prerequisite" },
       { skillId: "tables", within: "rates", because: "prerequisite" },
       { skillId: "unit", within: "rates", because: "standards" },
     ]);
-    const far = skills.filter(({ id }) => id === "count" || id === "rates");
-    expect(containedSkills(far)).toEqual([]);
-    expect(containedSkills([at("x", [], [], 0), at("y", [], [], 1)])).toEqual([]);
+    // Over skills that are not in review themselves: two steps down, but not three.
+    expect(containedSkills(skills, new Set(["times", "rates"]))).toEqual([
+      { skillId: "times", within: "rates", because: "prerequisite" },
+    ]);
+    expect(containedSkills(skills, new Set(["count", "rates"]))).toEqual([]);
+    expect(
+      containedSkills(
+        [at("low", [], [], 0), at("high", ["low"], [], 2), at("near", ["low"], [], 1)],
+        new Set(["low", "high", "near"]),
+      ),
+    ).toEqual([{ skillId: "low", within: "near", because: "prerequisite" }]);
+    expect(containedSkills([at("x", [], [], 0), at("y", [], [], 1)], new Set(["x", "y"]))).toEqual([]);
   });
 });

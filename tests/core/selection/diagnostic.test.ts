@@ -100,6 +100,14 @@ describe("the next item", () => {
     expect(next(begin({ bounds: { low: -1, high: 1 } }), [odd[1], good] as DiagnosticItem[], first).itemId).toBeNull();
   });
 
+  it("keeps the window around the student's own prior, and the hard bounds with their ends", () => {
+    const high = start([{ ...strand, prior: { mean: 1, sd: 1 } }]);
+    const [inside, outside] = [item(2, { b: 3.5 }), item(4, { b: -1.51, a: 9 })];
+    expect(next(high, [outside, inside], first).itemId).toBe(inside.id);
+    for (const b of [-1, 1])
+      expect(next(begin({ bounds: { low: -1, high: 1 } }), [item(2, { b })], first).itemId).toBe("i2");
+  });
+
   it("is never given twice and comes from the strand asked for", () => {
     const others = pool.map((own) => ({ ...own, id: `other ${own.id}`, strandId: "other" }));
     const { given } = run(begin({ stopSe: 0.01 }), [...others, ...pool], (own) => own.b < 0.3);
