@@ -25,6 +25,7 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
     return refused("This is not a zip file. Choose the package as it was exported.");
   const parts = new Map<string, Uint8Array[]>();
+  const unfinished = new Set<string>();
   let total = 0;
   let problem: string | null = null;
   const stop = (file: UnzipFile, why: string) => {
@@ -44,10 +45,12 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
       return stop(file, `The package holds more than ${limits.mostFiles} files. Is it the right one?`);
     const chunks: Uint8Array[] = [];
     parts.set(name, chunks);
+    unfinished.add(name);
     let own = 0;
     let packed = 0;
-    file.ondata = (error, data) => {
+    file.ondata = (error, data, final) => {
       if (problem) return;
+      if (final) unfinished.delete(name);
       if (error) return stop(file, `${name} in the package is damaged. Export the package again.`);
       own += data.length;
       total += data.length;
@@ -70,6 +73,8 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
   } catch {
     problem ??= "The zip file is damaged or not whole. Export the package again.";
   }
+  // A file that was cut off would otherwise be taken for a short one.
+  if (unfinished.size > 0) problem ??= "The zip file is not whole. Export or copy the package again.";
   if (problem) return refused(problem);
   if (parts.size === 0) return refused("The zip file is empty, or not whole. Export the package again.");
   return { ok: true, files: new Map([...parts].map(([name, chunks]) => [name, joined(chunks)])) };
