@@ -126,6 +126,7 @@ describe("checkText", () => {
     expect(of("half")("hl").verdict).toBe("wrong");
     expect(of("one")("on").verdict).toBe("wrong");
     expect(of("12345 apples")("12346 apples").verdict).toBe("wrong");
+    expect(of("apples")("apple5").verdict).toBe("wrong");
     expect(of("12345 apples")("12345 aples")).toMatchObject({ misspelled: true });
     expect(checkText("quotient", { ...rule, accepted: ["quotients"], notAccepted: ["quotient"] }).verdict).toBe(
       "wrong",

@@ -97,7 +97,7 @@ describe("change against similar students", () => {
     expect(result.difference - result.low).toBeCloseTo(12.706 * 0.02, 3);
   });
   it("takes the three nearest within 0.1", () => {
-    const others = [at(0.5, 0.6), at(0.52, 0.62), at(0.47, 0.57), at(0.59, 0.99), at(0.61, 0)];
+    const others = [at(0.5, 0.6), at(0.52, 0.62), at(0.47, 0.57), at(0.59, 0.99), at(0.61, 0), at(0.805, 0)];
     const result = comparedChange([at(0.5, 0.7), at(0.5, 0.8)], others);
     expect(result).toMatchObject({ changeOfSimilar: expect.closeTo(0.1, 12), similar: 3 });
     expect(comparedChange([at(0.69, 0.7), at(0.69, 0.8)], others)).toMatchObject({ similar: 2 });

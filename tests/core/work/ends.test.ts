@@ -56,6 +56,7 @@ describe("work on one skill ends", () => {
     expect(end).toMatchObject({ done: true, reason: "amount" });
     expect(end.score?.toFraction()).toBe("1/2");
     expect(endOfSkill(rule, history("")).score).toBeNull();
+    expect(endOfSkill(rule, history("+-+-+"))).toMatchObject({ done: true, progress: 1 });
   });
 
   it.each([
