@@ -69,6 +69,9 @@ export async function freePort(from = 3000) {
   }
 }
 
+/** The first start after a build reads everything from the disk; on a busy machine that takes long. */
+const START_MILLISECONDS = 120_000;
+
 /** Starts the built application and waits until it answers; the child process is returned. */
 export async function startApp(port, env = {}, stdio = "inherit") {
   const next = join(root, "node_modules", "next", "dist", "bin", "next");
@@ -77,16 +80,19 @@ export async function startApp(port, env = {}, stdio = "inherit") {
     stdio: ["ignore", stdio === "inherit" ? "ignore" : stdio, stdio],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production", ...env },
   });
-  const until = Date.now() + 60_000;
+  const until = Date.now() + START_MILLISECONDS;
+  let last = "no answer";
   while (Date.now() < until) {
     if (child.exitCode !== null) throw new Error(`The application ended at its start (${child.exitCode}).`);
-    const up = await fetch(`http://127.0.0.1:${port}/sign-in`).then(
-      (response) => response.ok,
-      () => false,
+    // Without a limit of its own, one request that hangs would be the only one.
+    const answer = await fetch(`http://127.0.0.1:${port}/sign-in`, { signal: AbortSignal.timeout(10_000) }).then(
+      (response) => (response.ok ? "up" : `status ${response.status}`),
+      (problem) => problem?.cause?.code ?? problem?.name ?? "no answer",
     );
-    if (up) return child;
+    if (answer === "up") return child;
+    last = answer;
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
   child.kill("SIGKILL");
-  throw new Error("The application did not answer within a minute.");
+  throw new Error(`The application did not come up on port ${port} within two minutes (last: ${last}).`);
 }

@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { decodeText } from "./decodeText";
 
 export type SheetReading =
   | {
@@ -22,7 +23,7 @@ export function readSheet(bytes: Uint8Array, mostRows: number): SheetReading {
     return refused(
       `The file is larger than ${MOST_BYTES / 1_000_000} MB: too large for a class list. Is it the right file?`,
     );
-  const decoded = decode(bytes);
+  const decoded = decodeText(bytes);
   if (!decoded)
     return refused(
       "This is not a text file. Save the sheet as CSV in your spreadsheet program, then choose that file.",
@@ -53,21 +54,6 @@ export function readSheet(bytes: Uint8Array, mostRows: number): SheetReading {
   const width = Math.max(...rest.map((row) => row.length), first.length);
   const headers = Array.from({ length: width }, (_, place) => first[place] || `Column ${place + 1}`);
   return { ok: true, headers, rows: rest, notes };
-}
-
-function decode(bytes: Uint8Array): { text: string; notes: string[] } | null {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return { text: new TextDecoder("utf-16le").decode(bytes), notes: [] };
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return { text: new TextDecoder("utf-16be").decode(bytes), notes: [] };
-  if (bytes.includes(0)) return null;
-  try {
-    return { text: new TextDecoder("utf-8", { fatal: true }).decode(bytes), notes: [] };
-  } catch {
-    const controls = bytes.filter((byte) => byte < 32 && byte !== 9 && byte !== 10 && byte !== 13).length;
-    if (controls > 0) return null;
-    const note =
-      "The file is not in UTF-8. It was read as Western European (Windows-1252): check the accents in the names.";
-    return { text: new TextDecoder("windows-1252").decode(bytes), notes: [note] };
-  }
 }
 
 function countLines(text: string): number {

@@ -1,0 +1,77 @@
+import { ONE_ROSTER_COLUMNS, ONE_ROSTER_FILES, type OneRosterFile } from "./oneRosterFiles";
+import type { OneRosterFault, OneRosterRow, OneRosterTable } from "./oneRosterPackage";
+
+type Tables = Readonly<Partial<Record<OneRosterFile, OneRosterTable>>>;
+
+/**
+ * Leaves out rows that refer to something the package does not hold, and those that hang on them, file by file in the order
+ * of their references; circles of parents are cut. A file that is absent or delta may leave out what it refers to: then
+ * nothing can be said, and the row stays.
+ */
+export function checkReferences(
+  tables: Tables,
+  rowOf: ReadonlyMap<OneRosterRow, number>,
+  faults: OneRosterFault[],
+): Tables {
+  const sound: Partial<Record<OneRosterFile, OneRosterTable>> = {};
+  for (const file of ONE_ROSTER_FILES) {
+    const table = tables[file];
+    if (!table) continue;
+    const inCircle = circles(table.rows);
+    const own = new Set(table.rows.map((row) => row.sourcedId ?? ""));
+    const known = (to: OneRosterFile) => {
+      if (to === file) return table.mode === "bulk" ? own : null;
+      const other = sound[to];
+      return other?.mode === "bulk" ? new Set(other.rows.map((row) => row.sourcedId ?? "")) : null;
+    };
+    const references = ONE_ROSTER_COLUMNS[file].flatMap(({ name, of }) =>
+      of.kind === "reference" || of.kind === "references"
+        ? [{ name, many: of.kind === "references", ids: known(of.to), to: of.to }]
+        : [],
+    );
+    const rows = table.rows.filter((row) => {
+      const before = faults.length;
+      const fault = (column: string, value: string, reason: string) =>
+        faults.push({
+          file: `${file}.csv`,
+          row: rowOf.get(row) ?? null,
+          column,
+          value: value.slice(0, 80),
+          reason,
+          suggestion: null,
+        });
+      for (const { name, many, ids, to } of references) {
+        const value = row[name] ?? "";
+        if (value === "" || !ids) continue;
+        const missing = (many ? value.split(",").map((id) => id.trim()) : [value]).filter((id) => !ids.has(id));
+        if (missing.length > 0)
+          fault(name, missing.join(","), `There is no such row in ${to}.csv, or it was left out.`);
+      }
+      if (inCircle.has(row.sourcedId ?? ""))
+        fault("parentSourcedId", row.parentSourcedId ?? "", "The parents go round in a circle.");
+      return faults.length === before;
+    });
+    sound[file] = { ...table, rows };
+  }
+  return sound;
+}
+
+/** Ids whose parents lead back to themselves. */
+function circles(rows: readonly OneRosterRow[]): ReadonlySet<string> {
+  const parentOf = new Map(
+    rows.flatMap((row) => (row.parentSourcedId ? [[row.sourcedId ?? "", row.parentSourcedId] as const] : [])),
+  );
+  const settled = new Set<string>();
+  const round = new Set<string>();
+  for (const start of parentOf.keys()) {
+    const path: string[] = [];
+    let at: string | undefined = start;
+    while (at !== undefined && !settled.has(at) && !path.includes(at)) {
+      path.push(at);
+      at = parentOf.get(at);
+    }
+    if (at !== undefined && path.includes(at)) for (const id of path.slice(path.indexOf(at))) round.add(id);
+    for (const id of path) settled.add(id);
+  }
+  return round;
+}

@@ -1,0 +1,151 @@
+import { checkCell } from "./checkCell";
+import { checkReferences } from "./checkReferences";
+import { ONE_ROSTER_COLUMNS, ONE_ROSTER_FILES, type OneRosterFile } from "./oneRosterFiles";
+import type { OneRosterFault, OneRosterPackage, OneRosterRow, OneRosterTable } from "./oneRosterPackage";
+import { readTable, type TableReading } from "./readTable";
+import { readZip } from "./readZip";
+import { rolesOfOlderUsers } from "./rolesOfOlderUsers";
+
+export type OneRosterReading =
+  | {
+      readonly ok: true;
+      readonly package: OneRosterPackage;
+      /** Rows with a fault are left out of the package, each with its reason. */
+      readonly faults: readonly OneRosterFault[];
+      /** Files in the zip that are not part of rostering and were left unread. */
+      readonly unread: readonly string[];
+    }
+  | { readonly ok: false; readonly message: string };
+
+const LIMITS = { mostFiles: 40, mostBytes: 400_000_000, mostExpansion: 300 } as const;
+const NO_MANIFEST = { source: { systemName: "", systemCode: "" }, modes: new Map<string, string>() };
+
+/**
+ * Reads a OneRoster 1.2 package (1.1 too) into its tables. Every row that breaks the standard is reported with file, row,
+ * column and, where it can be told, what was meant; the others are taken. A package that cannot be read at all says why.
+ * Never throws. Columns the standard does not know are kept with their rows.
+ */
+export function readOneRoster(bytes: Uint8Array): OneRosterReading {
+  const zip = readZip(bytes, LIMITS);
+  if (!zip.ok) return zip;
+  const known = ONE_ROSTER_FILES.filter((file) => zip.files.has(`${file}.csv`));
+  if (known.length === 0)
+    return {
+      ok: false,
+      message: "The package holds none of the rostering files, such as users.csv. Is it the right export?",
+    };
+  const faults: OneRosterFault[] = [];
+  const { source, modes } = readManifest(zip.files.get("manifest.csv"), faults);
+  const rowOf = new Map<OneRosterRow, number>();
+  const tables: Partial<Record<OneRosterFile, OneRosterTable>> = {};
+  for (const file of known) {
+    const mode = modes.get(file) ?? "bulk";
+    if (mode === "absent") continue;
+    const reading = readTable(`${file}.csv`, zip.files.get(`${file}.csv`) ?? new Uint8Array());
+    faults.push(...reading.faults);
+    const older = file === "users" && !known.includes("roles") && reading.headers.includes("role");
+    if (older) tables.roles = { mode: mode === "delta" ? "delta" : "bulk", rows: rolesOfOlderUsers(reading.rows) };
+    const optional = older ? ["username", "enabledUser"] : [];
+    for (const [row, number] of reading.rowOf) rowOf.set(row, number);
+    const rows = soundRows(file, reading, optional, faults);
+    tables[file] = { mode: mode === "delta" ? "delta" : "bulk", rows };
+  }
+  const sound = checkReferences(tables, rowOf, faults);
+  const names = new Set<string>([...ONE_ROSTER_FILES.map((file) => `${file}.csv`), "manifest.csv"]);
+  return {
+    ok: true,
+    package: { source, tables: sound },
+    faults,
+    unread: [...zip.files.keys()].filter((name) => !names.has(name)),
+  };
+}
+
+function readManifest(bytes: Uint8Array | undefined, faults: OneRosterFault[]) {
+  if (!bytes) {
+    faults.push({
+      file: "manifest.csv",
+      row: null,
+      column: null,
+      value: "",
+      reason: "There is no manifest; every file was taken as the whole truth (bulk).",
+      suggestion: null,
+    });
+    return NO_MANIFEST;
+  }
+  const reading = readTable("manifest.csv", bytes);
+  faults.push(...reading.faults);
+  const properties = new Map(reading.rows.map((row) => [row.propertyName ?? "", row.value ?? ""]));
+  const modes = new Map<string, string>();
+  for (const [name, value] of properties) {
+    const file = /^file\.(.+)$/.exec(name)?.[1];
+    if (!file) continue;
+    if (["absent", "bulk", "delta"].includes(value)) modes.set(file, value);
+    else
+      faults.push({
+        file: "manifest.csv",
+        row: null,
+        column: name,
+        value,
+        reason: "A file is absent, bulk or delta.",
+        suggestion: null,
+      });
+  }
+  return {
+    source: {
+      systemName: properties.get("source.systemName") ?? "",
+      systemCode: properties.get("source.systemCode") ?? "",
+    },
+    modes,
+  };
+}
+
+/** The rows that fit their columns, each id once. */
+function soundRows(
+  file: OneRosterFile,
+  { headers, rows, rowOf }: TableReading,
+  optional: readonly string[],
+  faults: OneRosterFault[],
+): OneRosterRow[] {
+  const columns = ONE_ROSTER_COLUMNS[file].map((column) =>
+    optional.includes(column.name) ? { ...column, required: false } : column,
+  );
+  const missing = columns.filter(({ name, required }) => required && !headers.includes(name)).map(({ name }) => name);
+  if (missing.length > 0) {
+    if (headers.length > 0)
+      faults.push({
+        file: `${file}.csv`,
+        row: 1,
+        column: missing.join(", "),
+        value: headers.join(",").slice(0, 80),
+        reason: "These columns are missing.",
+        suggestion: null,
+      });
+    return [];
+  }
+  const seen = new Set<string>();
+  return rows.filter((row) => {
+    const before = faults.length;
+    const fault = (column: string, value: string, reason: string, suggestion: string | null = null) =>
+      faults.push({
+        file: `${file}.csv`,
+        row: rowOf.get(row) ?? null,
+        column,
+        value: value.slice(0, 80),
+        reason,
+        suggestion,
+      });
+    for (const { name, required, of } of columns) {
+      const value = row[name] ?? "";
+      if (value === "") {
+        if (required) fault(name, "", "This must not be empty.");
+        continue;
+      }
+      const problem = checkCell(value, of);
+      if (problem) fault(name, value, problem.reason, problem.suggestion);
+    }
+    const id = row.sourcedId ?? "";
+    if (id !== "" && seen.has(id)) fault("sourcedId", id, "This id is there twice; the first row counts.");
+    seen.add(id);
+    return faults.length === before;
+  });
+}

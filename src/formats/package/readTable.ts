@@ -1,0 +1,73 @@
+import Papa from "papaparse";
+import { decodeText } from "../table/decodeText";
+import { unmarked } from "../table/neutralised";
+import type { OneRosterFault, OneRosterRow } from "./oneRosterPackage";
+
+const MOST_COLUMNS = 80;
+const MOST_ROWS = 400_000;
+const LONGEST_CELL = 5000;
+
+export interface TableReading {
+  readonly headers: readonly string[];
+  readonly rows: readonly OneRosterRow[];
+  /** Row numbers as a spreadsheet shows them. */
+  readonly rowOf: ReadonlyMap<OneRosterRow, number>;
+  readonly faults: readonly OneRosterFault[];
+}
+
+/** One file of a package as rows by column name. A file that cannot be read has no rows and says why; never throws. */
+export function readTable(file: string, bytes: Uint8Array): TableReading {
+  const refused = (reason: string): TableReading => ({
+    headers: [],
+    rows: [],
+    rowOf: new Map(),
+    faults: [{ file, row: null, column: null, value: "", reason, suggestion: null }],
+  });
+  if (bytes.length === 0) return refused("The file is empty; it needs its row of column names at least.");
+  const decoded = decodeText(bytes);
+  if (!decoded) return refused("This is not a text file.");
+  const parsed = Papa.parse<string[]>(decoded.text, {
+    delimiter: "",
+    delimitersToGuess: [",", ";", "\t", "|"],
+    preview: MOST_ROWS + 2,
+  });
+  const [first, ...lines] = parsed.data;
+  const headers = (first ?? []).map((header) => header.trim());
+  if (headers.length > MOST_COLUMNS)
+    return refused(`The file has ${headers.length} columns; at most ${MOST_COLUMNS} can be read.`);
+  const twice = headers.find((header, place) => header !== "" && headers.indexOf(header) !== place);
+  if (twice !== undefined) return refused(`The column ${twice} is there twice.`);
+  if (lines.length > MOST_ROWS) return refused(`The file has more than ${MOST_ROWS.toLocaleString("en-GB")} rows.`);
+  const faults: OneRosterFault[] = decoded.notes.map((reason) => ({
+    file,
+    row: null,
+    column: null,
+    value: "",
+    reason,
+    suggestion: null,
+  }));
+  const rowOf = new Map<OneRosterRow, number>();
+  lines.forEach((line, place) => {
+    const row = place + 2;
+    if (line.every((cell) => cell.trim() === "")) return;
+    const fault = (reason: string, value: string) =>
+      faults.push({ file, row, column: null, value: value.slice(0, 80), reason, suggestion: null });
+    if (line.length !== headers.length) {
+      fault(
+        `The row has ${line.length} cells, the file ${headers.length} columns. Is a quotation mark or comma missing?`,
+        line.join(","),
+      );
+      return;
+    }
+    const long = line.find((cell) => cell.length > LONGEST_CELL);
+    if (long !== undefined) {
+      fault(`A cell holds more than ${LONGEST_CELL} characters. Is a quotation mark not closed?`, long);
+      return;
+    }
+    rowOf.set(
+      Object.fromEntries(headers.map((header, column) => [header, unmarked((line[column] ?? "").trim())])),
+      row,
+    );
+  });
+  return { headers, rows: [...rowOf.keys()], rowOf, faults };
+}
