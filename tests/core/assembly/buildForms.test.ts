@@ -100,6 +100,11 @@ describe("buildForms", () => {
       await build({ items, forms: 3, anchor: ["i3", "i6"], counts: [{ standardId: "s2", least: 2 }] }),
     );
     expect(difference).toBeLessThanOrEqual(0.1);
+    const shares = [0, 1, 2].map((point) => {
+      const heights = forms.map(({ information: curve }) => curve[point] ?? 0);
+      return (Math.max(...heights) - Math.min(...heights)) / Math.min(...heights);
+    });
+    expect(difference).toBeCloseTo(Math.max(...shares), 9);
     const uses = new Map<string, number>();
     for (const id of forms.flatMap(({ itemIds }) => itemIds)) uses.set(id, (uses.get(id) ?? 0) + 1);
     expect([...uses].filter(([, times]) => times > 1)).toEqual([
@@ -145,6 +150,13 @@ describe("buildForms", () => {
     expect(await build({ items: bank(6, "few") })).toMatchObject({
       conflicts: [{ wish: { kind: "length", wanted: 10 }, nearest: 6 }],
     });
+    // A count gives way before an item that was locked in.
+    expect(await build({ lockedIn: ["i4"], counts: [{ standardId: "s0", most: 0 }] })).toEqual({
+      status: "impossible",
+      conflicts: [
+        { wish: { kind: "count", wish: { standardId: "s0", most: 0 }, bound: "most", wanted: 0 }, form: 0, nearest: 1 },
+      ],
+    });
     const anchors = bank(60, "forms").map((item) => (item.id === "i1" ? { ...item, enemyIds: ["i2"] } : item));
     expect(await build({ items: anchors, anchor: ["i1", "i2"] })).toEqual({ status: "impossible", conflicts: [] });
   });
@@ -181,6 +193,13 @@ describe("buildForms", () => {
       expect(forms.flat().some(({ id }) => id === "i7")).toBe(true);
     }
     expect(found).toBeGreaterThan(80);
+  });
+
+  it("greedily leaves out what was left out, and items that would need a whole set", () => {
+    const items = bank(30, "greedy sets").map((item, n) => (n < 5 ? { ...item, passageId: "p", a: 3, b: 0 } : item));
+    const [form] = formsGreedily(problem({ items, leftOut: ["i6", "i7"] })) ?? [];
+    expect(form).toHaveLength(10);
+    expect(form?.some(({ id, passageId }) => passageId !== null || id === "i6" || id === "i7")).toBe(false);
   });
 
   it.each([

@@ -147,6 +147,12 @@ describe("grouping by need", () => {
   });
 
   it("refuses limits that make no sense", () => {
+    const { need } = smallProblem(1);
+    for (const spread of [
+      { penalty: -1, chances: need },
+      { penalty: 1, chances: [[0.5]] },
+    ])
+      expect(() => groupsGreedily({ ...smallProblem(1), spread })).toThrow(/finite need/);
     expect(() => groupsGreedily({ ...smallProblem(1), smallest: 4, largest: 3 })).toThrowError(
       expect.objectContaining({ code: "bad-argument" }),
     );
