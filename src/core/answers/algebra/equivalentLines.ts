@@ -18,7 +18,9 @@ export function equivalentLines(one: AlgebraLine, other: AlgebraLine): boolean |
     if (first && second) return sameSolutions(first, second);
   }
   if (one.relation !== "=" || other.relation !== "=") return null;
-  return multiples(differenceOf(one), differenceOf(other));
+  const multiple = multiples(differenceOf(one), differenceOf(other));
+  // In one unknown "x = 9" and "√x = 3" are no multiples, yet have the same solution: then nothing is said.
+  return multiple === false && names.length <= 1 ? null : multiple;
 }
 
 const differenceOf = ({ left, right }: AlgebraLine): AlgebraNode =>
