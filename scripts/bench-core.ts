@@ -136,7 +136,7 @@ async function benchRest(): Promise<void> {
     return items.map((item): Score => (random() < probability(theta, item) ? 1 : 0));
   });
   const time = await seconds(1, async () => calibrate(scores, { model: "2pl" }));
-  line("Calibration of 40 items, 1,000 students", `${time.median.toFixed(2)} s`, "in a worker");
+  line("Calibration of 40 items, 1,000 students", `${time.median.toFixed(2)} s`, "to be run in a worker");
   const own = await medianOf("equivalent", () => equivalent("3(2x - 4) - 2(x + 1) = 7 - x", "x = 21/5"));
   line("Two lines of algebra compared, median", milliseconds(own), "at most 50 ms for any text");
 }
