@@ -1,5 +1,6 @@
 import { itemParameters } from "@/core/answers/itemParameters";
 import { guessAndSlip } from "@/core/mastery/guessAndSlip";
+import { LEARNING } from "@/core/mastery/learningModel";
 import { MASTERY_BOUNDARY } from "@/core/mastery/masteryBoundary";
 import { MASTERY_RULE } from "@/core/mastery/masteryReached";
 import { priorMastery } from "@/core/mastery/priorMastery";
@@ -63,14 +64,14 @@ const continuum: World = (random) => {
 /** The model's own world: mastered or not, with its guess, slip and two kinds of learners. */
 const twoStates: World = (random) => {
   let mastered = random() < priorMastery(GRADE, difficulty);
-  const learning = random() < 0.5;
+  const learning = random() < LEARNING.shareLearning;
   return {
     chance: (item) => {
       const { guess, slip } = guessAndSlip(item, difficulty);
       return mastered ? 1 - slip : guess;
     },
     learn: () => {
-      mastered ||= learning && random() < 0.16;
+      mastered ||= learning && random() < LEARNING.chance;
     },
     hasMastered: () => mastered,
   };
