@@ -2,19 +2,25 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { isSchoolDay } from "@/core/calendar/isSchoolDay";
 import { seededRandom } from "@/core/numeric/seededRandom";
-import { classesOfStaff, setSecret, studentsOfClasses } from "@/db/queries/people";
+import { setSecret } from "@/db/queries/credentials";
+import { studentsOfClasses } from "@/db/queries/people";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
-import { importPreview } from "@/features/roster/reads";
+import { classSettings } from "@/features/roster/reads/classSettings";
+import { importState } from "@/features/roster/reads/importView";
 import type { SignInSlip } from "@/features/roster/types";
+import { endShare, makeClass, shareClass } from "@/features/roster/writes/classes";
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
-import { newPins } from "@/features/roster/writes/newPins";
+import { newSignIns } from "@/features/roster/writes/newSignIns";
+import { setSupports } from "@/features/roster/writes/supports";
 import { hashSecret } from "@/server/access/secrets";
+import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf } from "@/server/runtime/school";
 import { installContent } from "./installContent";
 import { ALDER, parts, ROWAN } from "./names";
 import { type Simulation, staffContext, staffId } from "./simulation";
 import { runTerm } from "./term";
+import { wholeSchoolPackage } from "./wholeSchool";
 
 /** Weeks of practice behind the demo's today. */
 const WEEKS = 10;
@@ -23,7 +29,17 @@ const DEMO_PASSWORD = "the river comes round";
 const DEMO_STAFF = [
   { key: "noor", givenName: "Noor", familyName: "Halvorsen", email: "noor@kestrelweir.example" },
   { key: "teo", givenName: "Teo", familyName: "Brandvold", email: "teo@kestrelweir.example" },
+  { key: "ife", givenName: "Ife", familyName: "Castellane", email: "ife@kestrelweir.example" },
+  { key: "marguerite", givenName: "Marguerite", familyName: "Osei-Lund", email: "marguerite@kestrelweir.example" },
+  { key: "bastien", givenName: "Bastien", familyName: "Korhola", email: "bastien@kestrelweir.example" },
 ] as const;
+const DEMO_ROLES = {
+  noor: "teacher",
+  teo: "teacher",
+  ife: "specialist",
+  marguerite: "coordinator",
+  bastien: "coordinator",
+} as const;
 
 /**
  * Fills an empty database with the demo school: two sections of grade 6 and ten weeks of practice that end the school day
@@ -35,7 +51,7 @@ export async function seedSchool(
   progress: (share: number, what: string) => void,
 ): Promise<SignInSlip[]> {
   let now = base.now();
-  const runtime = createRuntime(base.db, () => now, seededRandom("kestrel weir"));
+  const runtime = createRuntime(base.db, () => now, seededRandom("kestrel weir"), base);
   progress(0, "school and library");
   const schoolId = runtime.newId();
   const timeZone = "Europe/Dublin";
@@ -66,10 +82,16 @@ export async function seedSchool(
         familyName,
         email,
       })),
+      roles: DEMO_STAFF.map(({ key }) => ({
+        id: `role-${key}`,
+        personId: staffId(key),
+        schoolId,
+        role: DEMO_ROLES[key],
+      })),
     }),
   );
   const secret = await hashSecret(DEMO_PASSWORD);
-  for (const { key } of DEMO_STAFF) await base.db.write((tx) => setSecret(tx, staffId(key), secret));
+  for (const { key } of DEMO_STAFF) await base.db.write((tx) => setSecret(tx, staffId(key), secret, "password"));
   await installContent(runtime);
   const school = await schoolOf(runtime, schoolId);
   const simulation: Simulation = {
@@ -89,6 +111,7 @@ export async function seedSchool(
   await base.db.write((tx) =>
     insertClassStaff(tx, { id: runtime.newId(), classId: alder, personId: staffId("teo"), role: "co-teacher" }),
   );
+  await importWholeSchool(simulation, schoolId);
   const lastDay = lastSchoolDayBefore(today, school);
   await runTerm(simulation, {
     firstDay: start,
@@ -99,13 +122,13 @@ export async function seedSchool(
 
   simulation.setNow(base.now());
   progress(0.97, "sign-in slips");
-  const students = await studentsOfClasses(
-    runtime.db.read,
-    (await classesOfStaff(runtime.db.read, staffId("noor"))).map(({ id }) => id),
+  const noor = await staffContext(simulation, "noor");
+  const students = await studentsOfClasses(runtime.db.read, noor.actor.classIds);
+  const slips = await newSignIns(noor, { studentIds: students.map(({ person }) => person.id), cards: true });
+  await settleRoster(
+    simulation,
+    students.map(({ person }) => person),
   );
-  const slips = await newPins(await staffContext(simulation, "noor"), {
-    studentIds: students.map(({ person }) => person.id),
-  });
   progress(1, "done");
   return slips;
 }
@@ -128,8 +151,68 @@ async function importClass(
     fileName: `${className}.csv`,
     bytes,
   });
-  const { fingerprint } = await importPreview(context, draftId);
-  await applyImport(context, { draftId, fingerprint });
+  await applyWhenRead(context, draftId);
+}
+
+async function applyWhenRead(context: Context, draftId: string): Promise<void> {
+  for (;;) {
+    const state = await importState(context, draftId);
+    if (state.state === "reading") continue;
+    if (state.state !== "ready") throw new Error(`The demo's roster could not be read: ${JSON.stringify(state)}`);
+    await applyImport(context, { draftId, fingerprint: state.view.fingerprint });
+    return;
+  }
+}
+
+/** The rest of the school, brought in by the coordinator as a package. */
+async function importWholeSchool(simulation: Simulation, schoolId: string): Promise<void> {
+  const context = await staffContext(simulation, "marguerite");
+  const { school } = simulation;
+  const [term] = school.terms;
+  if (!term) throw new Error("The demo's school has no term.");
+  const bytes = wholeSchoolPackage(
+    { id: schoolId, name: school.name },
+    { id: term.id, from: term.startDay, until: term.endDay, year: Number(term.endDay.slice(0, 4)) },
+  );
+  const draftId = await beginImport(context, { fileName: "kestrel-weir.zip", bytes });
+  await applyWhenRead(context, draftId);
+}
+
+/** Supports of two students, and the specialist's own class across the grades. */
+async function settleRoster(
+  simulation: Simulation,
+  students: readonly { readonly id: string; readonly givenName: string }[],
+): Promise<void> {
+  const noor = await staffContext(simulation, "noor");
+  const idOf = (givenName: string) => students.find((student) => student.givenName === givenName)?.id ?? "";
+  const none = {
+    timeFactor: 1,
+    readAloud: false,
+    largerText: false,
+    itemShare: 1,
+    separateSetting: false,
+    homeLanguage: "",
+    leaveOutOfTests: false,
+    leaveOutReason: "",
+  };
+  await setSupports(noor, { ...none, studentId: idOf("Wen"), timeFactor: 1.5, homeLanguage: "Mandarin" });
+  await setSupports(noor, { ...none, studentId: idOf("Bashir"), readAloud: true, largerText: true });
+  const marguerite = await staffContext(simulation, "marguerite");
+  const all = await studentsOfClasses(simulation.runtime.db.read, [...marguerite.actor.classTies.keys()]);
+  const younger = all.filter(({ person }) => person.grade === 5).slice(0, 4);
+  const { classId } = await makeClass(marguerite, {
+    classId: simulation.runtime.newId(),
+    name: "Number workshop",
+    subject: "Mathematics",
+    grade: 5,
+    studentIds: [...younger.map(({ person }) => person.id), idOf("Omar"), idOf("Petra")],
+  });
+  // With the class made, its maker's rights are other ones.
+  const maker = await staffContext(simulation, "marguerite");
+  await shareClass(maker, { classId, personId: staffId("ife"), role: "teacher" });
+  const { staff } = await classSettings(maker, classId);
+  const own = staff.find(({ personId }) => personId === staffId("marguerite"));
+  await endShare(maker, { classId, staffRowId: own?.rowId ?? "" });
 }
 
 function lastSchoolDayBefore(day: number, school: School): number {

@@ -1,8 +1,9 @@
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
-import { classesOfStaff } from "@/db/queries/people";
-import type { Actor } from "@/server/access/policy";
+import { personById } from "@/db/queries/people";
+import { actorOf } from "@/server/access/actorOf";
+import type { StaffActor } from "@/server/access/policy";
 import type { Context } from "@/server/runtime/context";
 import type { Runtime } from "@/server/runtime/runtime";
 import type { School } from "@/server/runtime/school";
@@ -17,12 +18,11 @@ export interface Simulation {
 export const staffId = (key: string) => `staff-${key}`;
 
 /** A member of the demo's staff with the classes of the moment. */
-export async function staffContext(
-  { runtime, school }: Simulation,
-  key: string,
-): Promise<Context & { actor: Extract<Actor, { kind: "staff" }> }> {
-  const classIds = (await classesOfStaff(runtime.db.read, staffId(key))).map(({ id }) => id);
-  return { runtime, actor: { kind: "staff", personId: staffId(key), schoolId: school.id, name: key, classIds } };
+export async function staffContext({ runtime }: Simulation, key: string): Promise<Context & { actor: StaffActor }> {
+  const person = await personById(runtime.db.read, staffId(key));
+  const actor = person ? await actorOf(runtime, person) : null;
+  if (actor?.kind !== "staff") throw new Error(`${key} is not on the staff.`);
+  return { runtime, actor };
 }
 
 /** The school day some taught days after another, as a day number. */

@@ -8,11 +8,12 @@ import { v7 } from "uuid";
 import type { AnswerReply, ItemView, SittingView } from "@/features/delivery/types";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { masteryMap } from "@/features/evidence/reads";
-import { newPins } from "@/features/roster/writes/newPins";
+import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { signInStudent } from "@/server/access/signIn";
-import { givePractice, makeClass, testSchool } from "~/tests/support/school";
+import { givePractice, HERE, makeClass, testSchool } from "~/tests/support/school";
 import { benchCore } from "./bench-core";
 import { fillLog, sixtySkills } from "./bench-data";
+import { benchRoster } from "./bench-roster";
 import { ensureBuilt, freePort, root, startApp } from "./steps.mjs";
 
 /** Figures against a baseline measured in the same run: what matters is the ratio, not this machine. */
@@ -149,10 +150,10 @@ async function measureAnswers(): Promise<Figures> {
   };
   const works: string[] = [];
   for (let n = 0; n < WORKS; n++) works.push(await givePractice(school, classId, studentIds, over));
-  const slips = await newPins(await school.teacher(), { studentIds });
+  const slips = await newSignIns(await school.teacher(), { studentIds });
   const students: { cookie: string; views: Shown[] }[] = [];
   for (const { studentId, code, pin } of slips) {
-    const token = await signInStudent(school.runtime, { code, studentId, pin });
+    const token = await signInStudent(school.runtime, { code, studentId, pin }, HERE);
     const views: Shown[] = [];
     for (const workId of works) views.push(await openSitting(school.student(studentId), workId));
     students.push({ cookie: `oxbow_session=${token}`, views });
@@ -228,11 +229,12 @@ async function benchMap(): Promise<void> {
   console.log(`  ratio                   ${(large / small).toFixed(2)}   (aim 1.30 or less)`);
 }
 
-// `npm run bench core` leaves out what needs the built application.
-const onlyCore = process.argv.includes("core");
+// `npm run bench core` leaves out what needs the built application, `npm run bench roster` all but the roster.
+const only = ["core", "roster"].find((name) => process.argv.includes(name));
 try {
-  await benchCore();
-  if (!onlyCore) {
+  if (only !== "roster") await benchCore();
+  if (only !== "core") await benchRoster();
+  if (only === undefined) {
     ensureBuilt();
     await benchAnswers();
     await benchMap();

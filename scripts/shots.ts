@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, rmSync } from "node:fs";
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
 import type { SignInSlip } from "@/features/roster/types";
@@ -14,6 +14,15 @@ const env = {
   OXBOW_NOW: NOW,
   OXBOW_SLIPS: join(data, "slips.json"),
 };
+
+/** A sheet with what sheets have: somebody who moves, a class misspelt, a grade that is none, a likely double. */
+const SHEET = `Student number,Given name,Family name,Grade,Classes
+KW1003,Brisa,Caldeira-Moss,6,6 Rowan
+KW9001,Elif,Tamarind,5,5 Aldr
+KW9002,Josip,Underhay,fifth,5 Rowan
+KW9003,Amadi,Nwosu-Bell,6,6 Alder
+KW9004,Signy,Vantreight,7,7 Alder
+`;
 
 ensureBuilt();
 rmSync(data, { recursive: true, force: true });
@@ -35,6 +44,7 @@ const shoot = async (page: Page, name: string) => {
 
 try {
   await teacherShots();
+  await coordinatorShots();
   await studentShots();
 } finally {
   await browser.close();
@@ -51,20 +61,7 @@ async function teacherShots(): Promise<void> {
     await shoot(page, name);
   };
   await visit("", "today");
-  await visit("/roster/import", "import");
-  rmSync(join(folder, "import.png"));
-  await page.select("select[name=classId]", "new");
-  await page.locator("input[name=newClassName]").fill("6 Hazel");
-  const file = await page.$("input[type=file]");
-  await (file as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(
-    join(root, "examples", "6-hazel-with-faults.csv"),
-  );
-  await click(page, "button ::-p-text(Show what would change)");
-  await page.waitForFunction(() => document.body.innerText.includes("Nothing has changed yet"));
-  await shoot(page, "roster-preview");
-  await visit("/roster", "roster");
   await visit("/plan", "plan");
-  await visit("/work", "work");
   await visit("/work/new", "assign");
   await visit("/regroup", "groups");
   const groups = await page.$$eval("table a", (links) => links.map((link) => link.getAttribute("href") ?? ""));
@@ -76,7 +73,7 @@ async function teacherShots(): Promise<void> {
   await shoot(page, "reteach-plan-print");
   await page.emulateMediaType("screen");
   await page.setViewport({ width: 1280, height: 800 });
-  await visit("/library/equivalent-ratios", "skill");
+  await visit("/regroup/board?skill=equivalent-ratios", "group-board");
   await visit("/evidence?skill=equivalent-ratios", "mastery-map");
   await click(page, "aside button ::-p-text(Pull)");
   await click(page, "[data-cell='1.5']");
@@ -86,9 +83,50 @@ async function teacherShots(): Promise<void> {
   await click(page, "th button ::-p-text(Ilse V)");
   await page.waitForFunction(() => document.body.innerText.includes("Worth doing first"));
   await shoot(page, "student-sheet");
-  await page.evaluate(() => localStorage.setItem("oxbow.theme", "dark"));
-  await page.goto(`${base}/desk/6-alder/evidence`, { waitUntil: "networkidle0" });
-  await shoot(page, "mastery-map-dark");
+}
+
+/** The roster at its full depth: the whole school. */
+async function coordinatorShots(): Promise<void> {
+  const page = await openPage(await browser.createBrowserContext());
+  await signInTeacher(page, base, "marguerite@kestrelweir.example", "the river comes round");
+  const visit = async (path: string, name: string) => {
+    await page.goto(`${base}/desk/school/roster${path}`, { waitUntil: "networkidle0" });
+    if (name) await shoot(page, name);
+  };
+  await visit("", "roster");
+  await visit("/roll-over", "roll-over");
+  const wen = await studentNamed(page, "Wen Liangyu");
+  await visit(`/access?student=${wen}`, "who-can-see");
+  await visit("/import", "");
+  const file = await page.$("input[type=file]");
+  const sheet = join(data, "school.csv");
+  writeFileSync(sheet, SHEET);
+  await (file as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(sheet);
+  await click(page, "button ::-p-text(Show what would change)");
+  await page.waitForFunction(() => document.body.innerText.includes("What would change"));
+  await shoot(page, "roster-preview");
+  await visit("?class=none", "");
+  await page.goto(`${base}/desk/5-alder/roster`, { waitUntil: "networkidle0" });
+  await click(page, "button ::-p-text(PINs and cards for all)");
+  await click(page, "[role=dialog] label ::-p-text(Four pictures)");
+  await click(page, "[role=dialog] button ::-p-text(Make PINs and cards)");
+  await page.waitForSelector("li img[alt^='Sign-in code']");
+  await page.emulateMediaType("print");
+  await page.setViewport({ width: 794, height: 1123 });
+  await shoot(page, "cards-print");
+  const code = await page.$eval("dd", (cell) => cell.innerText);
+  const tablet = await openPage(await browser.createBrowserContext(), 820, 1180);
+  await tablet.goto(`${base}/sign-in`);
+  await tablet.locator("#code").fill(code);
+  await click(tablet, "button[type=submit]");
+  await (await tablet.waitForSelector("li button"))?.click();
+  await tablet.waitForSelector("fieldset .grid button");
+  await shoot(tablet, "sign-in-pictures");
+}
+
+async function studentNamed(page: Page, name: string): Promise<string> {
+  const entries = await page.evaluate(async () => (await fetch("/api/search?classes=school")).json());
+  return (entries as { name: string; id: string }[]).find((entry) => entry.name === name)?.id ?? "";
 }
 
 /** Somebody of the class with practice to do: a check tells no verdict, so it has no feedback to show. */
@@ -108,7 +146,6 @@ async function studentAtPractice(): Promise<{ page: Page; href: string }> {
 
 async function studentShots(): Promise<void> {
   const { page, href } = await studentAtPractice();
-  await shoot(page, "student-river");
   await page.goto(`${base}${href}`, { waitUntil: "networkidle0" });
   for (let n = 0; n < 12; n++) {
     const shown = await page.waitForSelector("form[data-presentation]");

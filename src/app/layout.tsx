@@ -14,8 +14,8 @@ export const metadata: Metadata = {
 
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
-/** Sets the theme before the first paint; without it a dark screen flashes white. */
-const THEME_SCRIPT = `try{var t=localStorage.getItem("oxbow.theme");if(t==="dark"||(!t&&matchMedia("(prefers-color-scheme: dark)").matches))document.documentElement.dataset.theme="dark"}catch(e){}`;
+/** Sets theme and projector mode before the first paint: a dark screen would flash white, and names would be on the wall. */
+const THEME_SCRIPT = `try{var t=localStorage.getItem("oxbow.theme");if(t==="dark"||(!t&&matchMedia("(prefers-color-scheme: dark)").matches))document.documentElement.dataset.theme="dark";if(sessionStorage.getItem("oxbow.projector")==="on")document.documentElement.dataset.projector="on"}catch(e){}`;
 
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (

@@ -5,15 +5,17 @@ import { type Client, createClient, type InStatement, type ResultSet, type Trans
 import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import type { BaseSQLiteDatabase } from "drizzle-orm/sqlite-core";
+import * as access from "./schema/access";
 import * as delivery from "./schema/delivery";
 import * as history from "./schema/history";
 import * as library from "./schema/library";
 import * as people from "./schema/people";
 import * as plan from "./schema/plan";
 import * as regroup from "./schema/regroup";
+import * as students from "./schema/students";
 import * as work from "./schema/work";
 
-const schema = { ...people, ...library, ...plan, ...work, ...delivery, ...regroup, ...history };
+const schema = { ...people, ...access, ...students, ...library, ...plan, ...work, ...delivery, ...regroup, ...history };
 
 /** What queries run on: the database itself, or a transaction in it. */
 export type Queryable = BaseSQLiteDatabase<"async", ResultSet, typeof schema>;

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/delivery";
 import { rebuildSummaries } from "@/features/delivery/writes/summaries";
 import type { SignInSlip } from "@/features/roster/types";
-import { newPins } from "@/features/roster/writes/newPins";
+import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { moveDueDay } from "@/features/work/writes";
 import { instantAt, schoolOf } from "@/server/runtime/school";
 import { answerOnPage, goOn, logOf, type TestApp, testApp } from "../support/app";
@@ -18,7 +18,7 @@ beforeAll(async () => {
   app = await testApp(async (school) => {
     const { classId, studentIds } = await makeClass(school, 8);
     workId = await givePractice(school, classId, studentIds, { budgetItems: 20 });
-    slips = await newPins(await school.teacher(), { studentIds });
+    slips = await newSignIns(await school.teacher(), { studentIds });
   });
   browser = await openBrowser();
 });
@@ -164,8 +164,9 @@ describe("two windows, wrong doors", () => {
     await signInTeacher(teacher, app.base, "ana@school.example", PASSWORD);
     await wait(teacher, "locked out");
     await teacher.goto(`${app.base}/desk/all/roster`);
-    await click(teacher, "button ::-p-text(New PIN and unlock)");
-    await wait(teacher, "Print the slips");
+    await click(teacher, "button ::-p-text(New PIN)");
+    await click(teacher, "[role=dialog] button ::-p-text(Make PINs and cards)");
+    await wait(teacher, "Print the cards");
     const pin = await teacher.$$eval(
       "dd",
       (cells) => cells.map((cell) => cell.innerText).find((words) => /^\d{4}$/.test(words)) ?? "",

@@ -27,14 +27,20 @@ it("walks the whole loop: roster file, practice, two students, evidence, group, 
 
   // Roster: a file becomes a class, after a look at what would change.
   await teacher.goto(`${app.base}/desk/all/roster/import`);
+  await teacher.select("select[name=target]", "new");
   await teacher.locator("input[name=newClassName]").fill("6 Hazel");
   const file = (await teacher.waitForSelector("input[type=file]")) as ElementHandle<HTMLInputElement>;
   await file.uploadFile(resolve("examples/6-hazel-clean.csv"));
   await click(teacher, "button ::-p-text(Show what would change)");
-  await wait(teacher, "26 rows: 26 added. Nothing has changed yet.");
-  await click(teacher, "button ::-p-text(Apply 26 rows)");
+  await wait(teacher, "Nothing has changed yet.");
+  await wait(teacher, "What would change");
+  // A class, and for each of 26 students a person and an enrollment.
+  await click(teacher, "button ::-p-text(Apply 53 changes)");
   await wait(teacher, "26 students have no PIN");
-  await click(teacher, "button ::-p-text(Make their sign-in slips)");
+  await click(teacher, "button ::-p-text(Make PINs or cards)");
+  await wait(teacher, "A card too");
+  await click(teacher, "[role=dialog] input[type=checkbox]");
+  await click(teacher, "[role=dialog] button ::-p-text(Make PINs)");
   await wait(teacher, "Print the slips");
   const slips = await teacher.$$eval("li:has(dl)", (cards) =>
     cards.map((card) => ({

@@ -3,17 +3,21 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { type Database, openDatabase } from "@/db/connection";
+import { setSecret } from "@/db/queries/credentials";
 import { presentationsOf } from "@/db/queries/delivery";
-import { classesOfStaff, setSecret, studentsOfClasses } from "@/db/queries/people";
+import { personById, studentsOfClasses } from "@/db/queries/people";
 import { insertSchool } from "@/db/queries/school";
 import type { AnswerReply } from "@/features/delivery/types";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
-import { importPreview } from "@/features/roster/reads";
+import { importState } from "@/features/roster/reads/importView";
+import type { ImportView } from "@/features/roster/types";
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
 import { assignPractice } from "@/features/work/writes";
-import type { Actor } from "@/server/access/policy";
+import { actorOf } from "@/server/access/actorOf";
+import type { StaffActor } from "@/server/access/policy";
 import { hashSecret } from "@/server/access/secrets";
+import type { Doorstep } from "@/server/access/signIn";
 import type { Context } from "@/server/runtime/context";
 import { libraryOf } from "@/server/runtime/library";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
@@ -23,7 +27,8 @@ import { installContent } from "~/demo/installContent";
 export const START = Date.parse("2026-11-23T08:30:00Z");
 export const PASSWORD = "a password of the tests";
 
-type StaffActor = Extract<Actor, { kind: "staff" }>;
+/** The doorstep of most tests: one browser on one network. */
+export const HERE: Doorstep = { deviceId: "device-1", address: "10.0.0.1", device: "a test" };
 
 /** A small school on a database file of its own, with a clock that the test moves. */
 export interface TestSchool {
@@ -57,10 +62,14 @@ export async function testSchool(): Promise<TestSchool> {
       school: { id: schoolId, name: "Test School", timeZone: "Europe/Dublin" },
       term: { id: "term-1", schoolId, name: "Autumn", startDay: "2026-09-14", endDay: "2027-01-22" },
       holidays: [{ schoolId, day: "2026-10-26", name: "River day" }],
-      staff: [person("ana", "Ana"), person("ben", "Ben")],
+      staff: [person("ana", "Ana"), person("ben", "Ben"), person("cora", "Cora"), person("sam", "Sam")],
+      roles: [
+        { id: "role-cora", personId: "cora", schoolId, role: "coordinator" },
+        { id: "role-sam", personId: "sam", schoolId, role: "specialist" },
+      ],
     }),
   );
-  await db.write(async (tx) => setSecret(tx, "ana", await hashSecret(PASSWORD)));
+  await db.write(async (tx) => setSecret(tx, "ana", await hashSecret(PASSWORD), "password"));
   await installContent(runtime);
   return {
     runtime,
@@ -71,8 +80,10 @@ export async function testSchool(): Promise<TestSchool> {
       now = instant;
     },
     teacher: async (key = "ana") => {
-      const classIds = (await classesOfStaff(db.read, key)).map(({ id }) => id);
-      return { runtime, actor: { kind: "staff", personId: key, schoolId, name: key, classIds } };
+      const found = await personById(db.read, key);
+      const actor = found ? await actorOf(runtime, found) : null;
+      if (actor?.kind !== "staff") throw new Error(`${key} is not on the staff.`);
+      return { runtime, actor };
     },
     student: (id) => ({ runtime, actor: { kind: "student", personId: id, schoolId, name: id } }),
     close: () => {
@@ -88,22 +99,39 @@ type Sitting = AnswerReply["sitting"];
 export const csv = (text: string) => new TextEncoder().encode(text);
 
 /** Makes a class of so many students through the import; returns its id and theirs. */
-export async function makeClass(school: TestSchool, count: number, name = "6 Test", key = "ana") {
+export async function makeClass(school: TestSchool, count: number, name = "6 Test", key = "ana", grade = 6) {
   const context = await school.teacher(key);
   const rows = Array.from(
     { length: count },
-    (_, n) => `${name}-${n},Student${String(n).padStart(2, "0")},Of${name.replace(/\W/g, "")},6`,
+    (_, n) => `${name}-${n},Student${String(n).padStart(2, "0")},Of${name.replace(/\W/g, "")},${grade}`,
   );
   const draftId = await beginImport(context, {
     newClassName: name,
-    newClassGrade: 6,
+    newClassGrade: grade,
     fileName: "class.csv",
     bytes: csv(`id,first,last,grade\n${rows.join("\n")}`),
   });
-  const { fingerprint } = await importPreview(context, draftId);
-  const { classId, changeId } = await applyImport(context, { draftId, fingerprint });
+  const { classId, changeId } = await applyImport(context, {
+    draftId,
+    fingerprint: await fingerprintOf(context, draftId),
+  });
+  if (classId === null) throw new Error("no class was made");
   const students = await studentsOfClasses(school.db.read, [classId]);
   return { classId, changeId, studentIds: students.map(({ person }) => person.id) };
+}
+
+/** Waits until a draft is read; its fingerprint. */
+export async function fingerprintOf(context: Context, draftId: string): Promise<string> {
+  return (await readyImport(context, draftId)).fingerprint;
+}
+
+/** Waits until a draft is read; what it would change. */
+export async function readyImport(context: Context, draftId: string): Promise<ImportView> {
+  for (;;) {
+    const state = await importState(context, draftId);
+    if (state.state === "ready") return state.view;
+    if (state.state !== "reading") throw new Error(`The draft is ${JSON.stringify(state)}`);
+  }
 }
 
 export async function givePractice(
@@ -111,9 +139,10 @@ export async function givePractice(
   classId: string,
   studentIds: readonly string[],
   over: Record<string, unknown> = {},
+  key = "ana",
 ): Promise<string> {
   const workId = school.runtime.newId();
-  await assignPractice(await school.teacher(), {
+  await assignPractice(await school.teacher(key), {
     workId,
     classId,
     title: "Practice",

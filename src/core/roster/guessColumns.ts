@@ -23,7 +23,12 @@ const HEADER_WORDS: Readonly<Record<RosterField, readonly string[]>> = {
   familyName: ["familyname", "lastname", "last", "family", "surname"],
   fullName: ["name", "fullname", "studentname", "student", "pupil"],
   grade: ["grade", "grades", "gradelevel", "year", "yeargroup", "level"],
+  classes: ["classes", "class", "section", "sections", "homeroom", "form"],
   email: ["email", "emailaddress", "mail"],
+  username: ["username", "user", "login", "account"],
+  birthYear: ["birthyear", "yearofbirth", "born"],
+  groups: ["groups", "group"],
+  supports: ["supports", "support", "accommodations", "needs"],
 };
 
 /** Guesses which column holds which field from the headers; the whole name is used only when its parts are not there. */

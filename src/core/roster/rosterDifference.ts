@@ -1,125 +1,220 @@
-import type { RosterMapping } from "./rosterField";
+import { type LikelySame, likelySame } from "./likelySame";
+import type { ColumnChange, RosterEntry } from "./rosterEntry";
+import {
+  type IncomingRecord,
+  type IncomingRoster,
+  type KnownRecord,
+  ROSTER_FILES,
+  type RosterFile,
+  type RowFault,
+} from "./rosterRecord";
 
-export interface KnownStudent {
-  readonly id: string;
-  readonly studentNumber: string;
-  readonly givenName: string;
-  readonly familyName: string;
-  readonly grade: number | null;
-  readonly email: string | null;
-  /** Already in the class that the sheet is for. */
-  readonly enrolled: boolean;
+export interface FileCount {
+  readonly active: number;
+  readonly added: number;
+  readonly changed: number;
+  readonly inactive: number;
+  readonly restored: number;
+  readonly unchanged: number;
+  /** Known here, not in the file, and kept because it was made here. */
+  readonly kept: number;
 }
 
-export interface RosterValues {
-  readonly studentNumber: string;
-  readonly givenName: string;
-  readonly familyName: string;
-  readonly grade: number;
-  readonly email: string | null;
+export interface RosterDifference {
+  readonly entries: readonly RosterEntry[];
+  readonly counts: Readonly<Partial<Record<RosterFile, FileCount>>>;
+  /** People and classes that are likely there already under another id. */
+  readonly likely: readonly LikelySame[];
+  readonly refused: readonly RowFault[];
 }
-
-export interface FieldChange {
-  readonly field: "givenName" | "familyName" | "grade" | "email" | "enrolled";
-  readonly from: string;
-  readonly to: string;
-}
-
-/** What one row of the sheet will do. `row` counts as a spreadsheet shows it: headers are row 1. */
-export type RosterEntry = { readonly row: number } & (
-  | { readonly kind: "added"; readonly values: RosterValues }
-  | {
-      readonly kind: "changed";
-      readonly id: string;
-      readonly values: RosterValues;
-      readonly changes: readonly FieldChange[];
-    }
-  | { readonly kind: "unchanged"; readonly id: string; readonly values: RosterValues }
-  | { readonly kind: "refused"; readonly reason: string; readonly cells: readonly string[] }
-);
-
-const LONGEST_NAME = 60;
 
 /**
- * What a roster sheet would change, row by row, before anything does: students are recognised by their number, in the whole
- * school. A row that can't be used says why and what would help. Students who are not in the sheet stay as they are.
+ * What a roster file would change before anything does. Things are recognised by the id of the roster's source, by a link
+ * that was made by hand (id in the file to Oxbow's id), or, for students that no file has brought so far, by the school's own
+ * student number. An empty cell says nothing: it never wipes what is known. What a bulk file leaves out becomes inactive, in
+ * the schools that the file is about, unless it was made in Oxbow. Rows that refer to what is refused are refused with it.
  */
 export function rosterDifference(
-  rows: readonly (readonly string[])[],
-  mapping: RosterMapping,
-  known: readonly KnownStudent[],
-  classGrade: number,
-): RosterEntry[] {
-  const byNumber = new Map(known.map((student) => [student.studentNumber, student]));
-  const firstRow = new Map<string, number>();
-  return rows.map((cells, place): RosterEntry => {
-    const row = place + 2;
-    const reading = readRow(cells, mapping, classGrade);
-    if ("reason" in reading) return { row, kind: "refused", reason: reading.reason, cells };
-    const twin = firstRow.get(reading.studentNumber);
-    if (twin !== undefined) {
-      const reason = `Student number ${reading.studentNumber} stands in row ${twin} already. Give each student a number of their own.`;
-      return { row, kind: "refused", reason, cells };
+  known: readonly KnownRecord[],
+  incoming: IncomingRoster,
+  links: Readonly<Record<string, string>>,
+): RosterDifference {
+  const entries: RosterEntry[] = [];
+  const counts: Partial<Record<RosterFile, FileCount>> = {};
+  const refused: RowFault[] = [];
+  const present = presentOf(known, links);
+  const schools = incoming.orgs?.mode === "bulk" ? new Set(incoming.orgs.records.map(({ key }) => key)) : null;
+  for (const file of ROSTER_FILES) {
+    const table = incoming[file];
+    if (!table) continue;
+    const own = known.filter((record) => record.file === file);
+    const recognise = recogniser(own, links);
+    const tally = { added: 0, changed: 0, inactive: 0, restored: 0, unchanged: 0, kept: 0 };
+    const seen = new Set<string>();
+    for (const record of table.records) {
+      const match = recognise(record);
+      const fault = faultOf(record, match, seen, present);
+      // A refused row still says that the thing exists: it must not end for want of a better row.
+      if (match) seen.add(match.id);
+      if (fault) {
+        refused.push(fault);
+        if (!match) present.keys.get(file)?.delete(record.key);
+        continue;
+      }
+      addTo(present, record, match);
+      const entry = entryOf(record, match);
+      if (entry) {
+        entries.push(entry);
+        tally[entry.what]++;
+      } else if (match?.active) tally.unchanged++;
     }
-    firstRow.set(reading.studentNumber, row);
-    const student = byNumber.get(reading.studentNumber);
-    if (!student) return { row, kind: "added", values: reading };
-    const changes = changesOf(student, reading);
-    if (changes.length === 0) return { row, kind: "unchanged", id: student.id, values: reading };
-    return { row, kind: "changed", id: student.id, values: reading, changes };
-  });
+    if (table.mode === "bulk")
+      for (const record of own) {
+        if (!record.active || seen.has(record.id)) continue;
+        if (schools && record.school !== "" && !schools.has(record.school)) continue;
+        if (!record.fromSource) {
+          tally.kept++;
+          continue;
+        }
+        const { key, id, values } = record;
+        entries.push({ file, key, id, what: "inactive", row: null, values, changes: [] });
+        tally.inactive++;
+      }
+    counts[file] = { active: own.filter(({ active }) => active).length, ...tally };
+  }
+  return { entries, counts, refused, likely: likelySame(entries, known) };
 }
 
-function readRow(
-  cells: readonly string[],
-  mapping: RosterMapping,
-  classGrade: number,
-): RosterValues | { reason: string } {
-  const cell = (place: number | null) =>
-    place === null ? "" : (cells[place] ?? "").normalize("NFC").replace(/\s+/g, " ").trim();
-  const names = namesOf(cell(mapping.givenName), cell(mapping.familyName), cell(mapping.fullName));
-  const studentNumber = cell(mapping.studentNumber);
-  if (studentNumber === "")
-    return { reason: "The student number is missing. It keeps a student's evidence together, so every row needs one." };
-  if (names.givenName === "") return { reason: "The given name is missing." };
-  if (names.familyName === "") return { reason: "The family name is missing." };
-  if (names.givenName.length > LONGEST_NAME || names.familyName.length > LONGEST_NAME)
-    return { reason: `A name is longer than ${LONGEST_NAME} letters.` };
-  const gradeText = cell(mapping.grade);
-  const grade = gradeText === "" ? classGrade : gradeOf(gradeText);
-  if (grade === null) return { reason: `“${gradeText}” is no grade from 1 to 12.` };
-  const email = cell(mapping.email).toLowerCase();
-  if (email !== "" && !/^[^\s@]+@[^\s@]+$/.test(email))
-    return { reason: `“${email}” is no email address. Leave the cell empty if there is none.` };
-  return { studentNumber, ...names, grade, email: email === "" ? null : email };
-}
+type Recognise = (record: IncomingRecord) => KnownRecord | undefined;
 
-/** Parts of a name; a whole name is read as "Family, Given" or "Given Family". */
-function namesOf(givenName: string, familyName: string, fullName: string) {
-  if (givenName !== "" || familyName !== "" || fullName === "") return { givenName, familyName };
-  const comma = fullName.indexOf(",");
-  if (comma >= 0) return { givenName: fullName.slice(comma + 1).trim(), familyName: fullName.slice(0, comma).trim() };
-  const words = fullName.split(" ");
-  return { givenName: words.slice(0, -1).join(" "), familyName: words.at(-1) ?? "" };
-}
-
-function gradeOf(text: string): number | null {
-  const digits = /^(?:grade|gr\.?|year)?\s*0?(\d{1,2})$/i.exec(text)?.[1];
-  const grade = Number(digits);
-  return digits !== undefined && grade >= 1 && grade <= 12 ? grade : null;
-}
-
-function changesOf(student: KnownStudent, values: RosterValues): FieldChange[] {
-  const changes: FieldChange[] = [];
-  const compare = (field: "givenName" | "familyName" | "grade", from: string, to: string) => {
-    if (from !== to) changes.push({ field, from, to });
+/** Finds the known thing that a row stands for: by its source's id, by a link, or by a student number no file has brought. */
+function recogniser(own: readonly KnownRecord[], links: Readonly<Record<string, string>>): Recognise {
+  const byKey = new Map<string, KnownRecord>();
+  const byId = new Map<string, KnownRecord>();
+  const byNumber = new Map<string, KnownRecord>();
+  for (const record of own) {
+    byId.set(record.id, record);
+    // Of two under one id, the active one counts: an earlier enrollment may have had the same id.
+    if (!byKey.get(record.key)?.active) byKey.set(record.key, record);
+    const number = record.values.identifier;
+    if (record.file === "users" && !record.fromSource && number) byNumber.set(`${record.school}|${number}`, record);
+  }
+  return ({ key, values }) => {
+    const link = links[key];
+    const number = `${values.primaryOrgSourcedId ?? ""}|${values.identifier ?? ""}`;
+    return byKey.get(key) ?? (link === undefined ? undefined : byId.get(link)) ?? byNumber.get(number);
   };
-  compare("givenName", student.givenName, values.givenName);
-  compare("familyName", student.familyName, values.familyName);
-  compare("grade", String(student.grade ?? ""), String(values.grade));
-  // A sheet without addresses must not wipe those that are known.
-  if (values.email !== null && values.email !== student.email)
-    changes.push({ field: "email", from: student.email ?? "", to: values.email });
-  if (!student.enrolled) changes.push({ field: "enrolled", from: "not in this class", to: "in this class" });
-  return changes;
+}
+
+/** What rows may refer to, and what only one person may have. */
+interface Present {
+  readonly keys: Map<RosterFile, Set<string>>;
+  /** "column school value" to the key of whoever has it. */
+  readonly claims: Map<string, string>;
+}
+
+function presentOf(known: readonly KnownRecord[], links: Readonly<Record<string, string>>): Present {
+  const keys = new Map<RosterFile, Set<string>>(ROSTER_FILES.map((file) => [file, new Set()]));
+  const claims = new Map<string, string>();
+  const linked = new Map(Object.entries(links).map(([key, id]) => [id, key]));
+  for (const record of known) {
+    const key = linked.get(record.id) ?? record.key;
+    keys.get(record.file)?.add(record.key).add(key);
+    for (const claim of claimsOf(record)) claims.set(claim, key);
+  }
+  return { keys, claims };
+}
+
+function addTo(present: Present, record: IncomingRecord, match: KnownRecord | undefined): void {
+  present.keys.get(record.file)?.add(record.key);
+  if (record.gone) return;
+  if (match) for (const claim of claimsOf(match)) present.claims.delete(claim);
+  for (const claim of claimsOf({ ...record, values: { ...match?.values, ...record.values } }))
+    present.claims.set(claim, record.key);
+}
+
+/** The student number within a school, and the email, belong to one person each. */
+function claimsOf({ file, values }: Pick<KnownRecord, "file" | "values">): string[] {
+  if (file !== "users") return [];
+  return [
+    ...(values.identifier ? [`identifier ${values.primaryOrgSourcedId ?? ""} ${values.identifier}`] : []),
+    ...(values.email ? [`email  ${values.email.toLowerCase()}`] : []),
+  ];
+}
+
+/** Columns that refer to other files. */
+const REFERENCES: Readonly<Partial<Record<RosterFile, readonly (readonly [string, RosterFile])[]>>> = {
+  courses: [["orgSourcedId", "orgs"]],
+  classes: [
+    ["courseSourcedId", "courses"],
+    ["schoolSourcedId", "orgs"],
+  ],
+  users: [["primaryOrgSourcedId", "orgs"]],
+  roles: [
+    ["userSourcedId", "users"],
+    ["orgSourcedId", "orgs"],
+  ],
+  enrollments: [
+    ["userSourcedId", "users"],
+    ["classSourcedId", "classes"],
+  ],
+  memberships: [["userSourcedId", "users"]],
+  supports: [["userSourcedId", "users"]],
+};
+
+function faultOf(
+  record: IncomingRecord,
+  match: KnownRecord | undefined,
+  seen: ReadonlySet<string>,
+  { keys, claims }: Present,
+): RowFault | null {
+  const fault = (column: string, reason: string): RowFault => ({
+    file: `${record.file}.csv`,
+    row: record.row,
+    column,
+    value: column === "sourcedId" ? record.key : (record.values[column] ?? ""),
+    reason,
+    suggestion: null,
+  });
+  if (match && seen.has(match.id))
+    return fault("sourcedId", "Another row stands for the same person or thing already.");
+  if (record.gone) return null;
+  for (const claim of claimsOf({ ...record, values: { ...match?.values, ...record.values } })) {
+    const holder = claims.get(claim);
+    if (holder === undefined || holder === record.key || holder === match?.key) continue;
+    const [column = ""] = claim.split(" ");
+    return fault(
+      column,
+      column === "email" ? "Somebody else has this email address." : "Somebody else at this school has this number.",
+    );
+  }
+  for (const [column, to] of REFERENCES[record.file] ?? []) {
+    const value = record.values[column];
+    if (value && !keys.get(to)?.has(value))
+      return fault(
+        column,
+        to === "orgs"
+          ? "This school is not in the file, or not one that you look after."
+          : `There is no such row in ${to}.csv, or it was refused.`,
+      );
+  }
+  return null;
+}
+
+function entryOf(record: IncomingRecord, match: KnownRecord | undefined): RosterEntry | null {
+  const { file, key, row, values } = record;
+  if (record.gone) {
+    if (!match?.active) return null;
+    return { file, key: match.key, id: match.id, what: "inactive", row, values: match.values, changes: [] };
+  }
+  if (!match) return { file, key, id: null, what: "added", row, values, changes: [] };
+  const changes = Object.entries(values).flatMap(([column, to]): ColumnChange[] => {
+    const from = match.values[column] ?? "";
+    return to === "" || to === from ? [] : [{ column, from, to }];
+  });
+  // Linked by hand or by number: from now on the source's id counts.
+  if (match.key !== key) changes.push({ column: "sourcedId", from: match.fromSource ? match.key : "", to: key });
+  const merged = { ...match.values, ...Object.fromEntries(changes.map(({ column, to }) => [column, to])) };
+  if (!match.active) return { file, key, id: match.id, what: "restored", row, values: merged, changes };
+  return changes.length === 0 ? null : { file, key, id: match.id, what: "changed", row, values: merged, changes };
 }

@@ -1,24 +1,181 @@
 import "server-only";
-import { desc, eq, inArray } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
+import type { ChangeArea } from "@/core/model/changeArea";
 import type { Queryable } from "../connection";
-import { changes } from "../schema/history";
+import { changeRows, changeSubjects, changes, type RowChange } from "../schema/history";
 import { people } from "../schema/people";
 
-/** The latest changes in some classes, newest first, with who made them. */
-export async function recentChanges(db: Queryable, classIds: readonly string[], limit: number) {
+export type ChangeRow = typeof changes.$inferSelect;
+
+/** Row changes in one piece; larger entries are cut up. */
+const ROWS_A_PIECE = 500;
+const SUBJECTS_AT_ONCE = 200;
+
+/** Adds an entry with what it is about and what it changed. */
+export async function insertChange(
+  tx: Queryable,
+  change: typeof changes.$inferInsert,
+  subjectIds: readonly string[],
+  rows: readonly RowChange[],
+): Promise<void> {
+  await tx.insert(changes).values(change);
+  const subjects = [...new Set(subjectIds)].map((subjectId, place) => ({
+    id: `${change.id}-${place}`,
+    changeId: change.id,
+    subjectId,
+  }));
+  for (let at = 0; at < subjects.length; at += SUBJECTS_AT_ONCE)
+    await tx.insert(changeSubjects).values(subjects.slice(at, at + SUBJECTS_AT_ONCE));
+  for (let at = 0, place = 0; at < rows.length; at += ROWS_A_PIECE, place++)
+    await tx
+      .insert(changeRows)
+      .values({ id: `${change.id}-${place}`, changeId: change.id, place, rows: rows.slice(at, at + ROWS_A_PIECE) });
+}
+
+export async function changeById(db: Queryable, id: string): Promise<ChangeRow | null> {
+  const [change] = await db.select().from(changes).where(eq(changes.id, id));
+  return change ?? null;
+}
+
+export async function rowsOfChange(db: Queryable, id: string): Promise<RowChange[]> {
+  const pieces = await db
+    .select({ rows: changeRows.rows })
+    .from(changeRows)
+    .where(eq(changeRows.changeId, id))
+    .orderBy(asc(changeRows.place));
+  return pieces.flatMap(({ rows }) => rows);
+}
+
+/** Ids of all rows that entries of some schools wrote since an instant. */
+export async function rowsWrittenSince(
+  db: Queryable,
+  schoolIds: readonly string[],
+  since: number,
+): Promise<Set<string>> {
+  const pieces = await db
+    .select({ rows: changeRows.rows })
+    .from(changeRows)
+    .innerJoin(changes, eq(changes.id, changeRows.changeId))
+    .where(and(inArray(changes.schoolId, [...schoolIds]), gte(changes.at, since)));
+  return new Set(pieces.flatMap(({ rows }) => rows.map(({ id }) => id)));
+}
+
+/** What the entries are about, by entry. */
+export async function subjectsOfChanges(db: Queryable, ids: readonly string[]): Promise<ReadonlyMap<string, string[]>> {
+  const rows = await db
+    .select()
+    .from(changeSubjects)
+    .where(inArray(changeSubjects.changeId, [...ids]));
+  const byChange = new Map<string, string[]>();
+  for (const { changeId, subjectId } of rows) byChange.set(changeId, [...(byChange.get(changeId) ?? []), subjectId]);
+  return byChange;
+}
+
+/** Whether some entry took this one back. */
+export async function wasUndone(db: Queryable, id: string): Promise<boolean> {
+  const found = await db.select({ id: changes.id }).from(changes).where(eq(changes.undoes, id)).limit(1);
+  return found.length > 0;
+}
+
+/** The latest entry about what a roster file may change: when it is another than before, the roster may have changed. */
+export async function latestRosterChange(db: Queryable, schoolIds: readonly string[]): Promise<string> {
+  const [latest] = await db
+    .select({ id: changes.id })
+    .from(changes)
+    .where(
+      and(
+        inArray(changes.schoolId, [...schoolIds]),
+        inArray(changes.area, ["roster", "groups", "supports", "privacy"]),
+      ),
+    )
+    .orderBy(desc(changes.id))
+    .limit(1);
+  return latest?.id ?? "";
+}
+
+export interface EntrySearch {
+  /** Entries of these classes, or, when null, of the whole school. */
+  readonly classIds: readonly string[] | null;
+  readonly schoolIds: readonly string[];
+  readonly areas: readonly ChangeArea[];
+  readonly personIds: readonly string[];
+  readonly words: string;
+  /** Older than this entry. */
+  readonly before: string | null;
+  readonly limit: number;
+}
+
+/** Entries of the history, the newest first. */
+export async function searchEntries(db: Queryable, search: EntrySearch) {
+  const undo = alias(changes, "undo");
+  const about = (ids: readonly string[]) =>
+    inArray(
+      changes.id,
+      db
+        .select({ id: changeSubjects.changeId })
+        .from(changeSubjects)
+        .where(inArray(changeSubjects.subjectId, [...ids])),
+    );
+  const conditions: (SQL | undefined)[] = [
+    inArray(changes.schoolId, [...search.schoolIds]),
+    search.classIds === null ? undefined : or(inArray(changes.classId, [...search.classIds]), about(search.classIds)),
+    search.areas.length > 0 ? inArray(changes.area, [...search.areas]) : undefined,
+    search.words === ""
+      ? undefined
+      : or(
+          sql`instr(lower(${changes.summary}), ${search.words.toLowerCase()}) > 0`,
+          inArray(changes.actorId, [...search.personIds]),
+          about(search.personIds),
+        ),
+    search.before === null ? undefined : lt(changes.id, search.before),
+    ne(changes.kind, "undo"),
+  ];
   return db
     .select({
       id: changes.id,
       at: changes.at,
+      area: changes.area,
       kind: changes.kind,
       summary: changes.summary,
-      undoneAt: changes.undoneAt,
-      givenName: people.givenName,
-      familyName: people.familyName,
+      classId: changes.classId,
+      schoolId: changes.schoolId,
+      actorId: changes.actorId,
+      undoable: changes.undoable,
+      undoneAt: undo.at,
+      undoneBy: undo.actorId,
     })
     .from(changes)
-    .innerJoin(people, eq(people.id, changes.actorId))
-    .where(inArray(changes.classId, [...classIds]))
-    .orderBy(desc(changes.at), desc(changes.id))
-    .limit(limit);
+    .leftJoin(undo, eq(undo.undoes, changes.id))
+    .where(and(...conditions))
+    .orderBy(desc(changes.id))
+    .limit(search.limit);
+}
+
+/** Ids of people of a school whose name holds the words. */
+export async function peopleNamed(db: Queryable, schoolIds: readonly string[], words: string): Promise<string[]> {
+  const rows = await db
+    .select({ id: people.id })
+    .from(people)
+    .where(
+      and(
+        inArray(people.schoolId, [...schoolIds]),
+        sql`instr(lower(${people.givenName} || ' ' || ${people.familyName}), ${words.toLowerCase()}) > 0`,
+        isNull(people.erasedAt),
+      ),
+    )
+    .limit(50);
+  return rows.map(({ id }) => id);
+}
+
+/** All pieces that mention a person, for erasing what they say. */
+export async function piecesAbout(db: Queryable, personId: string) {
+  return db.select().from(changeRows).where(sql`instr(${changeRows.rows}, ${personId}) > 0`);
+}
+
+export async function replacePiece(tx: Queryable, id: string, rows: readonly RowChange[]): Promise<void> {
+  await tx
+    .update(changeRows)
+    .set({ rows: [...rows] })
+    .where(eq(changeRows.id, id));
 }

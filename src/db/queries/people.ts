@@ -1,21 +1,17 @@
 import "server-only";
-import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, gte, inArray, isNotNull, isNull, lte, or, type SQL } from "drizzle-orm";
+import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
-import { prepared } from "../prepared";
-import {
-  classes,
-  classStaff,
-  credentials,
-  enrollments,
-  holidays,
-  people,
-  schools,
-  sessions,
-  terms,
-} from "../schema/people";
+import { credentials } from "../schema/access";
+import { classes, classStaff, enrollments, holidays, people, roles, schools, terms } from "../schema/people";
 
 export type PersonRow = typeof people.$inferSelect;
 export type ClassRow = typeof classes.$inferSelect;
+export type SchoolRow = typeof schools.$inferSelect;
+
+/** Holds on a day: begun by then, and not over. An empty date stands for "always". */
+export const holdsOn = (day: string, from: SQLiteColumn, until: SQLiteColumn): SQL | undefined =>
+  and(or(isNull(from), lte(from, day)), or(isNull(until), gte(until, day)));
 
 export async function schoolById(db: Queryable, id: string) {
   const [school] = await db.select().from(schools).where(eq(schools.id, id));
@@ -42,18 +38,6 @@ export async function personById(db: Queryable, id: string): Promise<PersonRow |
   return person ?? null;
 }
 
-export async function peopleByNumber(
-  db: Queryable,
-  schoolId: string,
-  numbers: readonly string[],
-): Promise<PersonRow[]> {
-  if (numbers.length === 0) return [];
-  return db
-    .select()
-    .from(people)
-    .where(and(eq(people.schoolId, schoolId), inArray(people.studentNumber, [...numbers])));
-}
-
 export async function staffByEmail(db: Queryable, email: string): Promise<PersonRow | null> {
   const [person] = await db
     .select()
@@ -62,15 +46,72 @@ export async function staffByEmail(db: Queryable, email: string): Promise<Person
   return person ?? null;
 }
 
-/** Classes in which a member of staff teaches, by name; archived ones are left out. */
-export async function classesOfStaff(db: Queryable, personId: string): Promise<ClassRow[]> {
-  const rows = await db
-    .select({ class: classes })
+/** Classes with which a member of staff has to do on a day, by name, each with the role in it. */
+export async function classesOfStaff(db: Queryable, personId: string, day: string, archived: boolean) {
+  return db
+    .select({ class: classes, role: classStaff.role })
     .from(classStaff)
     .innerJoin(classes, eq(classes.id, classStaff.classId))
-    .where(and(eq(classStaff.personId, personId), isNull(classes.archivedAt)))
-    .orderBy(asc(classes.name));
-  return rows.map((row) => row.class);
+    .where(
+      and(
+        eq(classStaff.personId, personId),
+        holdsOn(day, classStaff.fromDay, classStaff.untilDay),
+        archived ? isNotNull(classes.archivedAt) : isNull(classes.archivedAt),
+      ),
+    )
+    .orderBy(asc(classes.name), asc(classes.id));
+}
+
+/** All classes of some schools, by name. */
+export async function classesOfSchools(
+  db: Queryable,
+  schoolIds: readonly string[],
+  archived: boolean,
+): Promise<ClassRow[]> {
+  if (schoolIds.length === 0) return [];
+  return db
+    .select()
+    .from(classes)
+    .where(
+      and(
+        inArray(classes.schoolId, [...schoolIds]),
+        archived ? isNotNull(classes.archivedAt) : isNull(classes.archivedAt),
+      ),
+    )
+    .orderBy(asc(classes.name), asc(classes.id));
+}
+
+export async function classesById(db: Queryable, ids: readonly string[]): Promise<ClassRow[]> {
+  if (ids.length === 0) return [];
+  return db
+    .select()
+    .from(classes)
+    .where(inArray(classes.id, [...new Set(ids)]))
+    .orderBy(asc(classes.name), asc(classes.id));
+}
+
+/** The school of a row and everything below it, itself first. */
+export async function schoolsBelow(db: Queryable, id: string): Promise<SchoolRow[]> {
+  const all = await db.select().from(schools);
+  const found = all.filter((school) => school.id === id);
+  for (const above of found) found.push(...all.filter(({ parentId }) => parentId === above.id));
+  return found;
+}
+
+/** Schools at which a person holds a role on a day. */
+export async function rolesOf(db: Queryable, personId: string, day: string) {
+  return db
+    .select()
+    .from(roles)
+    .where(and(eq(roles.personId, personId), holdsOn(day, roles.fromDay, roles.untilDay)));
+}
+
+export async function staffOfSchools(db: Queryable, schoolIds: readonly string[]): Promise<PersonRow[]> {
+  return db
+    .select()
+    .from(people)
+    .where(and(inArray(people.schoolId, [...schoolIds]), eq(people.kind, "staff"), isNull(people.archivedAt)))
+    .orderBy(asc(people.givenName), asc(people.familyName));
 }
 
 export async function classByCode(db: Queryable, code: string): Promise<ClassRow | null> {
@@ -90,7 +131,8 @@ export async function studentsOfClasses(db: Queryable, classIds: readonly string
       enrollmentId: enrollments.id,
       hasPin: credentials.personId,
       lockedUntil: credentials.lockedUntil,
-      failedTries: credentials.failedTries,
+      pinKind: credentials.kind,
+      cardHash: credentials.cardHash,
       lastSignInAt: credentials.lastSignInAt,
     })
     .from(enrollments)
@@ -112,54 +154,15 @@ export async function classesOfStudent(db: Queryable, personId: string): Promise
   return rows.map((row) => row.class);
 }
 
-export async function credentialOf(db: Queryable, personId: string) {
-  const [credential] = await db.select().from(credentials).where(eq(credentials.personId, personId));
-  return credential ?? null;
-}
-
-/** Sets a new secret and lifts any lock. */
-export async function setSecret(tx: Queryable, personId: string, secretHash: string): Promise<void> {
-  const fresh = { secretHash, failedTries: 0, lockedUntil: null };
-  await tx
-    .insert(credentials)
-    .values({ personId, ...fresh })
-    .onConflictDoUpdate({ target: credentials.personId, set: fresh });
-}
-
-export async function setTries(
-  tx: Queryable,
-  personId: string,
-  values: { failedTries: number; lockedUntil: number | null; lastSignInAt?: number },
-): Promise<void> {
-  await tx.update(credentials).set(values).where(eq(credentials.personId, personId));
-}
-
-export async function insertSession(tx: Queryable, session: typeof sessions.$inferInsert): Promise<void> {
-  await tx.insert(sessions).values(session);
-}
-
-const sessionByToken = prepared((db) =>
-  db
-    .select({ person: people, expiresAt: sessions.expiresAt, revokedAt: sessions.revokedAt })
-    .from(sessions)
-    .innerJoin(people, eq(people.id, sessions.personId))
-    .where(eq(sessions.tokenHash, sql.placeholder("tokenHash")))
-    .prepare(),
-);
-
-/** The person behind a session that is neither revoked nor over. */
-export async function personOfSession(db: Queryable, tokenHash: string, now: number): Promise<PersonRow | null> {
-  const [row] = await sessionByToken(db).all({ tokenHash });
-  return row && row.revokedAt === null && row.expiresAt > now && row.person.archivedAt === null ? row.person : null;
-}
-
-export async function revokeSession(tx: Queryable, tokenHash: string, at: number): Promise<void> {
-  await tx.update(sessions).set({ revokedAt: at }).where(eq(sessions.tokenHash, tokenHash));
-}
-
-export async function revokeSessionsOf(tx: Queryable, personId: string, at: number): Promise<void> {
-  await tx
-    .update(sessions)
-    .set({ revokedAt: at })
-    .where(and(eq(sessions.personId, personId), isNull(sessions.revokedAt)));
+/** Active classes in which any of the students is enrolled now. */
+export async function classIdsOfStudents(db: Queryable, personIds: readonly string[]): Promise<string[]> {
+  if (personIds.length === 0) return [];
+  const rows = await db
+    .selectDistinct({ id: enrollments.classId })
+    .from(enrollments)
+    .innerJoin(classes, eq(classes.id, enrollments.classId))
+    .where(
+      and(inArray(enrollments.personId, [...personIds]), isNull(enrollments.untilDay), isNull(classes.archivedAt)),
+    );
+  return rows.map(({ id }) => id);
 }

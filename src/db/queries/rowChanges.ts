@@ -1,18 +1,23 @@
 import "server-only";
-import { and, eq, inArray, isNull } from "drizzle-orm";
+import { inArray } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
-import { changes, type RowChange, rosterDrafts } from "../schema/history";
-import { classes, classStaff, enrollments, people } from "../schema/people";
+import type { RowChange } from "../schema/history";
+import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { planEntries } from "../schema/plan";
-import { groupMembers, groups, reteachBaselines, reteaches } from "../schema/regroup";
+import { groupMembers, groupShares, groups, reteachBaselines, reteaches } from "../schema/regroup";
+import { interests, supports } from "../schema/students";
 import { workSkills, works, workTargets } from "../schema/work";
 
 type Identified = SQLiteTable & { id: SQLiteColumn };
 
 /** Tables whose changes are recorded and can be undone; each has a text `id`. */
 const TABLES = {
+  schools,
+  terms,
+  courses,
   people,
+  roles,
   classes,
   classStaff,
   enrollments,
@@ -22,16 +27,19 @@ const TABLES = {
   workTargets,
   groups,
   groupMembers,
+  groupShares,
   reteaches,
   reteachBaselines,
-  rosterDrafts,
+  supports,
+  interests,
 } satisfies Record<string, Identified>;
 
 export type TableName = keyof typeof TABLES;
-type Row<Name extends TableName> = (typeof TABLES)[Name]["$inferSelect"];
+export type Row<Name extends TableName> = (typeof TABLES)[Name]["$inferSelect"];
+type NewRow<Name extends TableName> = (typeof TABLES)[Name]["$inferInsert"];
 
 /** A new row as a recorded change. */
-export function added<Name extends TableName>(table: Name, row: Row<Name>): RowChange {
+export function added<Name extends TableName>(table: Name, row: NewRow<Name>): RowChange {
   return { table, id: row.id, before: null, after: row };
 }
 
@@ -43,46 +51,77 @@ export function changed<Name extends TableName>(table: Name, row: Row<Name>, val
   return { table, id: row.id, before: old, after: values };
 }
 
-const INSERT_AT_ONCE = 50;
+/** Rows of one statement; a remote database limits the values it takes at once. */
+const AT_ONCE = 60;
+const IDS_AT_ONCE = 400;
+/** After so many statements other requests get their turn: a local database answers without giving way. */
+const STATEMENTS_BETWEEN_PAUSES = 20;
 
-/** Writes the changes in order; neighbouring inserts into one table go together. */
+type Work = "insert" | "update" | "delete";
+const workOf = ({ before, after }: RowChange): Work =>
+  before === null ? "insert" : after === null ? "delete" : "update";
+
+/** Writes the changes in order; neighbours that do the same to one table go together. */
 export async function applyRowChanges(tx: Queryable, rows: readonly RowChange[]): Promise<void> {
+  let statements = 0;
   for (let at = 0; at < rows.length; ) {
     const first = rows[at] as RowChange;
+    const end = endOfRun(rows, at);
+    const run = rows.slice(at, end);
     const table = tableOf(first.table);
-    if (first.before === null) {
-      let end = at + 1;
-      while (
-        end < rows.length &&
-        end - at < INSERT_AT_ONCE &&
-        rows[end]?.before === null &&
-        rows[end]?.table === first.table
-      )
-        end++;
-      await tx.insert(table).values(rows.slice(at, end).map((row) => row.after ?? {}));
-      at = end;
-      continue;
-    }
-    if (first.after === null) await tx.delete(table).where(eq(table.id, first.id));
+    const ids = run.map(({ id }) => id);
+    if (workOf(first) === "insert") await tx.insert(table).values(run.map((row) => row.after ?? {}));
+    else if (workOf(first) === "delete") await tx.delete(table).where(inArray(table.id, ids));
     else
       await tx
         .update(table)
         .set({ ...first.after })
-        .where(eq(table.id, first.id));
-    at++;
+        .where(inArray(table.id, ids));
+    at = end;
+    statements++;
+    if (statements % STATEMENTS_BETWEEN_PAUSES === 0) await new Promise((resolve) => setImmediate(resolve));
   }
+}
+
+/** Where the neighbours of a change end that can be written by the same statement. */
+function endOfRun(rows: readonly RowChange[], start: number): number {
+  const first = rows[start] as RowChange;
+  const work = workOf(first);
+  const values = work === "update" ? JSON.stringify(first.after) : "";
+  const most = start + (work === "insert" ? AT_ONCE : IDS_AT_ONCE);
+  let end = start + 1;
+  while (end < Math.min(rows.length, most)) {
+    const row = rows[end] as RowChange;
+    if (row.table !== first.table || workOf(row) !== work) break;
+    if (work === "update" && JSON.stringify(row.after) !== values) break;
+    end++;
+  }
+  return end;
 }
 
 /** The first of the changes whose row no longer reads as the change left it; null when all do. */
 export async function firstRowChangedSince(db: Queryable, rows: readonly RowChange[]): Promise<RowChange | null> {
-  for (const row of rows) {
-    const table = tableOf(row.table);
-    const [now] = (await db.select().from(table).where(eq(table.id, row.id))) as Record<string, unknown>[];
-    const same =
-      row.after === null
-        ? !now
-        : now && Object.entries(row.after).every(([column, value]) => sameValue(now[column], value));
-    if (!same) return row;
+  for (const name of new Set(rows.map(({ table }) => table))) {
+    const own = rows.filter(({ table }) => table === name);
+    // Two changes of one row in the same entry: only the last one's result is in the table.
+    const latest = new Map(own.map((row) => [row.id, row]));
+    const table = tableOf(name);
+    const ids = [...latest.keys()];
+    for (let at = 0; at < ids.length; at += IDS_AT_ONCE) {
+      const some = ids.slice(at, at + IDS_AT_ONCE);
+      const found = (await db.select().from(table).where(inArray(table.id, some))) as Record<string, unknown>[];
+      const byId = new Map(found.map((row) => [row.id as string, row]));
+      for (const id of some) {
+        const row = latest.get(id) as RowChange;
+        const now = byId.get(id);
+        const same =
+          row.after === null
+            ? !now
+            : now && Object.entries(row.after).every(([column, value]) => sameValue(now[column], value));
+        if (!same) return row;
+      }
+      await new Promise((resolve) => setImmediate(resolve));
+    }
   }
   return null;
 }
@@ -92,32 +131,21 @@ export function inverse(rows: readonly RowChange[]): RowChange[] {
   return rows.map(({ table, id, before, after }) => ({ table, id, before: after, after: before })).reverse();
 }
 
-export async function insertChange(tx: Queryable, change: typeof changes.$inferInsert): Promise<void> {
-  await tx.insert(changes).values(change);
-}
-
-export async function changeById(db: Queryable, id: string) {
-  const [change] = await db.select().from(changes).where(eq(changes.id, id));
-  return change ?? null;
-}
-
-export async function markUndone(tx: Queryable, id: string, at: number): Promise<void> {
-  await tx
-    .update(changes)
-    .set({ undoneAt: at })
-    .where(and(eq(changes.id, id), isNull(changes.undoneAt)));
-}
-
 export async function rowsOfTable<Name extends TableName>(
   db: Queryable,
   name: Name,
   ids: readonly string[],
 ): Promise<Row<Name>[]> {
   const table = tableOf(name);
-  return (await db
-    .select()
-    .from(table)
-    .where(inArray(table.id, [...ids]))) as Row<Name>[];
+  const found: Row<Name>[] = [];
+  for (let at = 0; at < ids.length; at += IDS_AT_ONCE)
+    found.push(
+      ...((await db
+        .select()
+        .from(table)
+        .where(inArray(table.id, ids.slice(at, at + IDS_AT_ONCE)))) as Row<Name>[]),
+    );
+  return found;
 }
 
 function tableOf(name: string): Identified {

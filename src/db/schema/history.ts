@@ -1,4 +1,5 @@
-import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { blob, index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import type { ChangeArea } from "@/core/model/changeArea";
 import { people, schools } from "./people";
 
 /** One row of one table before and after a change; null stands for "no such row". */
@@ -9,24 +10,65 @@ export interface RowChange {
   readonly after: Readonly<Record<string, unknown>> | null;
 }
 
+/**
+ * The history: everything that was changed, handed out or tried at the door, in the order in which it happened. Entries are
+ * only ever added (the database refuses changes); taking one back is an entry of its own.
+ */
 export const changes = sqliteTable(
   "changes",
   {
+    /** Rises with time. */
     id: text("id").primaryKey(),
     schoolId: text("school_id")
       .notNull()
       .references(() => schools.id),
     classId: text("class_id"),
-    actorId: text("actor_id")
-      .notNull()
-      .references(() => people.id),
+    /** Null when nobody was signed in. */
+    actorId: text("actor_id").references(() => people.id),
     at: integer("at").notNull(),
+    area: text("area").$type<ChangeArea>().notNull(),
     kind: text("kind").notNull(),
+    /** What happened, as one sentence; a person stands in it as {person:id}, so that no name outlives an erasure. */
     summary: text("summary").notNull(),
-    rows: text("rows", { mode: "json" }).$type<RowChange[]>().notNull(),
-    undoneAt: integer("undone_at"),
+    /** The entry that this one took back. */
+    undoes: text("undoes"),
+    undoable: integer("undoable", { mode: "boolean" }).notNull(),
   },
-  (t) => [index("changes_by_class").on(t.classId, t.at), index("changes_by_school").on(t.schoolId, t.at)],
+  (t) => [
+    index("changes_by_class").on(t.classId, t.id),
+    index("changes_by_school").on(t.schoolId, t.id),
+    index("changes_by_undone").on(t.undoes),
+  ],
+);
+
+/** What the entry is about, for searching: classes, people, groups. */
+export const changeSubjects = sqliteTable(
+  "change_subjects",
+  {
+    id: text("id").primaryKey(),
+    changeId: text("change_id")
+      .notNull()
+      .references(() => changes.id),
+    subjectId: text("subject_id").notNull(),
+  },
+  (t) => [
+    index("change_subjects_by_subject").on(t.subjectId, t.changeId),
+    index("change_subjects_by_change").on(t.changeId),
+  ],
+);
+
+/** Before and after of an entry, in pieces that a remote database takes. */
+export const changeRows = sqliteTable(
+  "change_rows",
+  {
+    id: text("id").primaryKey(),
+    changeId: text("change_id")
+      .notNull()
+      .references(() => changes.id),
+    place: integer("place").notNull(),
+    rows: text("rows", { mode: "json" }).$type<RowChange[]>().notNull(),
+  },
+  (t) => [index("change_rows_by_change").on(t.changeId, t.place)],
 );
 
 /** A roster file on its way in: kept until applied or dropped, so that a reload loses nothing. */
@@ -35,14 +77,25 @@ export const rosterDrafts = sqliteTable("roster_drafts", {
   ownerId: text("owner_id")
     .notNull()
     .references(() => people.id),
+  schoolId: text("school_id")
+    .notNull()
+    .references(() => schools.id),
+  /** "package": files of the roster standard; "sheet": one row a student. */
+  kind: text("kind", { enum: ["package", "sheet"] }).notNull(),
+  /** The class that a teacher's sheet is for; null for a sheet or package of the whole school. */
   classId: text("class_id"),
   newClassName: text("new_class_name"),
   newClassGrade: integer("new_class_grade"),
   fileName: text("file_name").notNull(),
-  headers: text("headers", { mode: "json" }).$type<string[]>().notNull(),
-  rows: text("rows", { mode: "json" }).$type<string[][]>().notNull(),
-  notes: text("notes", { mode: "json" }).$type<string[]>().notNull(),
+  bytes: blob("bytes", { mode: "buffer" }).notNull(),
+  /** Column of the sheet for each field, where it was set by hand. */
   mapping: text("mapping", { mode: "json" }).$type<Record<string, number | null>>().notNull(),
+  /** Cells typed anew: "file row column" to text. */
+  repairs: text("repairs", { mode: "json" }).$type<Record<string, string>>().notNull(),
+  /** Ids of the file that stand for a person or class known already: id in the file to id here. */
+  links: text("links", { mode: "json" }).$type<Record<string, string>>().notNull(),
+  /** Classes that a school's sheet names and nobody knows are made with it. */
+  makeClasses: integer("make_classes", { mode: "boolean" }).notNull().default(false),
   createdAt: integer("created_at").notNull(),
   appliedAt: integer("applied_at"),
   changeId: text("change_id"),

@@ -1,10 +1,25 @@
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import type { ClassRole, SchoolRole } from "@/core/model/roles";
+
+/** Columns of a roster package that Oxbow has no use for; kept so that an export gives them back. */
+type Extra = Readonly<Record<string, string>>;
 
 export const schools = sqliteTable("schools", {
   id: text("id").primaryKey(),
   name: text("name").notNull(),
   /** IANA zone; decides which day it is. */
   timeZone: text("time_zone").notNull(),
+  /** As the roster standard names it: "school", or "district", "department"… for what stands above or beside schools. */
+  kind: text("kind").notNull().default("school"),
+  parentId: text("parent_id"),
+  /** Id under which the school's roster source knows it; null for what was made in Oxbow. */
+  sourcedId: text("sourced_id"),
+  extra: text("extra", { mode: "json" }).$type<Extra>(),
+  archivedAt: integer("archived_at"),
+  staffIdleMinutes: integer("staff_idle_minutes").notNull().default(120),
+  studentIdleMinutes: integer("student_idle_minutes").notNull().default(40),
+  /** Years for which a student's evidence is kept after leaving. */
+  keepYears: integer("keep_years").notNull().default(3),
 });
 
 export const terms = sqliteTable("terms", {
@@ -15,7 +30,33 @@ export const terms = sqliteTable("terms", {
   name: text("name").notNull(),
   startDay: text("start_day").notNull(),
   endDay: text("end_day").notNull(),
+  /** As the roster standard names it: "schoolYear", "semester", "term" or "gradingPeriod". */
+  kind: text("kind").notNull().default("term"),
+  parentId: text("parent_id"),
+  /** The year in which the school year ends. */
+  schoolYear: integer("school_year"),
+  sourcedId: text("sourced_id"),
+  extra: text("extra", { mode: "json" }).$type<Extra>(),
+  /** When the roll-over closed it; its evidence stays. */
+  closedAt: integer("closed_at"),
+  archivedAt: integer("archived_at"),
 });
+
+export const courses = sqliteTable(
+  "courses",
+  {
+    id: text("id").primaryKey(),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    title: text("title").notNull(),
+    subject: text("subject"),
+    sourcedId: text("sourced_id"),
+    extra: text("extra", { mode: "json" }).$type<Extra>(),
+    archivedAt: integer("archived_at"),
+  },
+  (t) => [index("courses_by_school").on(t.schoolId)],
+);
 
 export const holidays = sqliteTable(
   "holidays",
@@ -43,9 +84,16 @@ export const people = sqliteTable(
     studentNumber: text("student_number"),
     grade: integer("grade"),
     email: text("email"),
+    username: text("username"),
+    birthYear: integer("birth_year"),
+    sourcedId: text("sourced_id"),
+    extra: text("extra", { mode: "json" }).$type<Extra>(),
     archivedAt: integer("archived_at"),
+    /** When name and evidence were erased on request; only anonymous totals are left. */
+    erasedAt: integer("erased_at"),
   },
   (t) => [
+    index("people_by_source").on(t.sourcedId),
     uniqueIndex("people_by_number").on(t.schoolId, t.studentNumber),
     uniqueIndex("people_by_email").on(t.schoolId, t.email),
   ],
@@ -67,8 +115,38 @@ export const classes = sqliteTable(
     /** What students type to find their class. */
     code: text("code").notNull().unique(),
     archivedAt: integer("archived_at"),
+    /** "own": made by a teacher in Oxbow; roster files neither change nor end it. */
+    kind: text("kind", { enum: ["scheduled", "homeroom", "own"] })
+      .notNull()
+      .default("scheduled"),
+    courseId: text("course_id").references(() => courses.id),
+    /** Last day of a class that is meant for some weeks only. */
+    untilDay: text("until_day"),
+    sourcedId: text("sourced_id"),
+    extra: text("extra", { mode: "json" }).$type<Extra>(),
   },
   (t) => [index("classes_by_school").on(t.schoolId)],
+);
+
+/** What a person is at a school, whatever the classes. */
+export const roles = sqliteTable(
+  "roles",
+  {
+    id: text("id").primaryKey(),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    role: text("role").$type<SchoolRole>().notNull(),
+    fromDay: text("from_day"),
+    /** Last day of the role; null while it lasts. */
+    untilDay: text("until_day"),
+    sourcedId: text("sourced_id"),
+    extra: text("extra", { mode: "json" }).$type<Extra>(),
+  },
+  (t) => [index("roles_by_person").on(t.personId), index("roles_by_school").on(t.schoolId)],
 );
 
 export const classStaff = sqliteTable(
@@ -81,9 +159,14 @@ export const classStaff = sqliteTable(
     personId: text("person_id")
       .notNull()
       .references(() => people.id),
-    role: text("role", { enum: ["teacher", "co-teacher"] }).notNull(),
+    role: text("role").$type<ClassRole>().notNull(),
+    fromDay: text("from_day"),
+    /** Last day of access; null while it lasts. */
+    untilDay: text("until_day"),
+    sourcedId: text("sourced_id"),
+    extra: text("extra", { mode: "json" }).$type<Extra>(),
   },
-  (t) => [uniqueIndex("class_staff_once").on(t.classId, t.personId), index("class_staff_by_person").on(t.personId)],
+  (t) => [index("class_staff_by_class").on(t.classId), index("class_staff_by_person").on(t.personId)],
 );
 
 export const enrollments = sqliteTable(
@@ -99,32 +182,8 @@ export const enrollments = sqliteTable(
     fromDay: text("from_day").notNull(),
     /** Last day in the class; null while enrolled. */
     untilDay: text("until_day"),
+    sourcedId: text("sourced_id"),
+    extra: text("extra", { mode: "json" }).$type<Extra>(),
   },
   (t) => [index("enrollments_by_class").on(t.classId), index("enrollments_by_person").on(t.personId)],
-);
-
-export const credentials = sqliteTable("credentials", {
-  personId: text("person_id")
-    .primaryKey()
-    .references(() => people.id, { onDelete: "cascade" }),
-  /** Argon2id hash of a staff password or a student PIN. */
-  secretHash: text("secret_hash").notNull(),
-  failedTries: integer("failed_tries").notNull().default(0),
-  lockedUntil: integer("locked_until"),
-  lastSignInAt: integer("last_sign_in_at"),
-});
-
-export const sessions = sqliteTable(
-  "sessions",
-  {
-    /** SHA-256 of the cookie's token: a stolen database opens no session. */
-    tokenHash: text("token_hash").primaryKey(),
-    personId: text("person_id")
-      .notNull()
-      .references(() => people.id, { onDelete: "cascade" }),
-    createdAt: integer("created_at").notNull(),
-    expiresAt: integer("expires_at").notNull(),
-    revokedAt: integer("revoked_at"),
-  },
-  (t) => [index("sessions_by_person").on(t.personId)],
 );

@@ -1,12 +1,16 @@
 import { index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { skills } from "./library";
-import { classes, people } from "./people";
+import { classes, people, schools } from "./people";
 import { works } from "./work";
 
 export const groups = sqliteTable(
   "groups",
   {
     id: text("id").primaryKey(),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    /** The class whose plan orders the group's skills and on which its work hangs; members may come from others. */
     classId: text("class_id")
       .notNull()
       .references(() => classes.id),
@@ -14,15 +18,40 @@ export const groups = sqliteTable(
       .notNull()
       .references(() => people.id),
     name: text("name").notNull(),
-    skillId: text("skill_id")
-      .notNull()
-      .references(() => skills.id),
+    /** Two or three letters for lists where the name has no room. */
+    label: text("label").notNull(),
+    purpose: text("purpose").notNull().default(""),
+    subject: text("subject").notNull(),
+    /** The skill that a reteach group is for; null for a group with another purpose. */
+    skillId: text("skill_id").references(() => skills.id),
     /** The sentence that said why, with the numbers of that day. */
     because: text("because").notNull(),
+    fromDay: text("from_day").notNull(),
+    /** Last day on which the group meets; null while it has no end. */
+    untilDay: text("until_day"),
+    /** When it meets: weekday 1 to 5, a dash, lesson of the day. */
+    slots: text("slots", { mode: "json" }).$type<readonly string[]>().notNull(),
     createdAt: integer("created_at").notNull(),
     archivedAt: integer("archived_at"),
   },
-  (t) => [index("groups_by_class").on(t.classId)],
+  (t) => [index("groups_by_class").on(t.classId), index("groups_by_owner").on(t.ownerId)],
+);
+
+/** Colleagues who share a group. */
+export const groupShares = sqliteTable(
+  "group_shares",
+  {
+    id: text("id").primaryKey(),
+    groupId: text("group_id")
+      .notNull()
+      .references(() => groups.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    /** Last day of access; null while it lasts. */
+    untilDay: text("until_day"),
+  },
+  (t) => [index("group_shares_by_group").on(t.groupId), index("group_shares_by_person").on(t.personId)],
 );
 
 export const groupMembers = sqliteTable(
@@ -38,7 +67,7 @@ export const groupMembers = sqliteTable(
     fromDay: text("from_day").notNull(),
     untilDay: text("until_day"),
   },
-  (t) => [uniqueIndex("group_members_once").on(t.groupId, t.personId), index("group_members_by_person").on(t.personId)],
+  (t) => [index("group_members_by_group").on(t.groupId), index("group_members_by_person").on(t.personId)],
 );
 
 export const reteaches = sqliteTable(

@@ -3,32 +3,45 @@ import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import type { ActionResult } from "@/core/model/actionResult";
 import { SESSION_COOKIE } from "@/server/access/currentActor";
+import { doorstep } from "@/server/access/doorstep";
+import { presentSession } from "@/server/access/presentSession";
 import type { ClassDoor } from "@/server/access/signIn";
+import { runAction } from "@/server/runtime/action";
 import { runOpenAction } from "@/server/runtime/openAction";
 import { theRuntime } from "@/server/runtime/runtime";
-import { enterAsStaff, enterAsStudent, leave, openDoor } from "./writes";
+import { beginSecondStep, changePassword, confirmSecondStep, endSession, removeSecondStep } from "./writes/account";
+import { enterAsStaff, enterAsStudent, enterByCard, leave, openDoor } from "./writes/enter";
+import { askReset, setPasswordByLink } from "./writes/resetPassword";
 
 const COOKIE = { httpOnly: true, sameSite: "lax", path: "/", maxAge: 12 * 3600 } as const;
 
 export async function openDoorAction(code: string): Promise<ActionResult<ClassDoor>> {
-  return runOpenAction((runtime) => openDoor(runtime, { code }));
+  const from = await doorstep();
+  return runOpenAction((runtime) => openDoor(runtime, { code }, from));
 }
 
-export async function studentSignInAction(input: {
-  code: string;
-  studentId: string;
-  pin: string;
-}): Promise<ActionResult<null>> {
-  const result = await runOpenAction((runtime) => enterAsStudent(runtime, input));
+export async function studentSignInAction(input: unknown): Promise<ActionResult<null>> {
+  const from = await doorstep();
+  const result = await runOpenAction((runtime) => enterAsStudent(runtime, input, from));
   if (!result.ok) return result;
   (await cookies()).set(SESSION_COOKIE, result.data, COOKIE);
   redirect("/river");
 }
 
-export async function staffSignInAction(input: { email: string; password: string }): Promise<ActionResult<null>> {
-  const result = await runOpenAction((runtime) => enterAsStaff(runtime, input));
+export async function cardSignInAction(input: unknown): Promise<ActionResult<null>> {
+  const from = await doorstep();
+  const result = await runOpenAction((runtime) => enterByCard(runtime, input, from));
   if (!result.ok) return result;
   (await cookies()).set(SESSION_COOKIE, result.data, COOKIE);
+  redirect("/river");
+}
+
+export async function staffSignInAction(input: unknown): Promise<ActionResult<"code">> {
+  const from = await doorstep();
+  const result = await runOpenAction((runtime) => enterAsStaff(runtime, input, from));
+  if (!result.ok) return result;
+  if (result.data === "code") return { ok: true, data: "code" };
+  (await cookies()).set(SESSION_COOKIE, result.data.token, COOKIE);
   redirect("/");
 }
 
@@ -38,4 +51,33 @@ export async function signOutAction(): Promise<void> {
   if (token) await leave(await theRuntime(), token);
   jar.delete(SESSION_COOKIE);
   redirect("/sign-in");
+}
+
+export async function askResetAction(input: unknown): Promise<ActionResult<void>> {
+  return runOpenAction((runtime) => askReset(runtime, input));
+}
+
+export async function setPasswordByLinkAction(input: unknown): Promise<ActionResult<void>> {
+  return runOpenAction((runtime) => setPasswordByLink(runtime, input));
+}
+
+export async function changePasswordAction(input: unknown): Promise<ActionResult<void>> {
+  const session = await presentSession();
+  return runAction((context) => changePassword(context, input, session));
+}
+
+export async function beginSecondStepAction(input: unknown): Promise<ActionResult<{ secret: string }>> {
+  return runAction((context) => beginSecondStep(context, input));
+}
+
+export async function confirmSecondStepAction(input: unknown): Promise<ActionResult<void>> {
+  return runAction((context) => confirmSecondStep(context, input));
+}
+
+export async function removeSecondStepAction(input: unknown): Promise<ActionResult<void>> {
+  return runAction((context) => removeSecondStep(context, input));
+}
+
+export async function endSessionAction(input: unknown): Promise<ActionResult<void>> {
+  return runAction((context) => endSession(context, input));
 }

@@ -5,12 +5,16 @@ import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { LEVEL_CUTS } from "@/core/model/levels";
+import { wordsOfSupports } from "@/core/roster/supportsWords";
 import { answersBehindCell, misconceptionSignsOf, skillDaysOf } from "@/db/queries/delivery";
-import { classesOfStaff, classesOfStudent, personById } from "@/db/queries/people";
-import { groupsOfClasses, membersOfGroups } from "@/db/queries/regroup";
+import { classesById } from "@/db/queries/people";
+import { enrollmentsOf } from "@/db/queries/roster";
+import { supportsOf } from "@/db/queries/students";
 import { worksOfStudent } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
-import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
+import { may } from "@/server/access/policy";
+import { studentSubject } from "@/server/access/studentSubject";
+import { type Classroom, classroomOfOne, loadClassroom } from "@/server/classroom/classroom";
 import { gapWorthFirst, percent } from "@/server/classroom/gap";
 import type { Context } from "@/server/runtime/context";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
@@ -25,7 +29,7 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
   const { runtime, actor } = context;
   const classroom = await loadClassroom(runtime, actor.schoolId, classIds);
   const { skills, students, plan, today } = classroom;
-  const classes = await classesOfStaff(runtime.db.read, actor.personId);
+  const classes = await classesById(runtime.db.read, classIds);
   const nameOf = (id: string) => skills.find((skill) => skill.id === id)?.name ?? "";
   const current = plan.find(({ targetDay }) => targetDay >= today) ?? plan.at(-1);
   return {
@@ -167,18 +171,29 @@ export async function cellView(context: Context, studentId: string, skillId: str
 
 async function oneStudent(context: Context, studentId: string) {
   const { runtime, actor } = context;
-  const person = await personById(runtime.db.read, studentId);
-  const classes = person?.kind === "student" ? await classesOfStudent(runtime.db.read, studentId) : [];
-  demand(actor, "see", { kind: "student", personId: studentId, classIds: classes.map(({ id }) => id) });
-  const own = actor.kind === "staff" ? classes.filter(({ id }) => actor.classIds.includes(id)) : [];
-  const classroom = await loadClassroom(
+  const { person, classes, groups, subject } = await studentSubject(runtime.db.read, studentId);
+  demand(actor, "see", subject);
+  // A specialist may meet the student in a group only, and whoever left is in no class: their last class sets the plan.
+  const own = actor.kind === "staff" ? classes.filter(({ id }) => actor.classTies.has(id)) : [];
+  const last = classes.length > 0 ? [] : (await enrollmentsOf(runtime.db.read, studentId)).slice(0, 1);
+  const around = own.length > 0 ? own : [...classes, ...last.map((row) => row.class)];
+  const classroom = await classroomOfOne(
     runtime,
-    actor.schoolId,
-    own.map(({ id }) => id),
+    person,
+    around.map(({ id }) => id),
   );
-  const student = classroom.students.find(({ id }) => id === studentId);
-  if (!student || !person) throw new Refusal("not-found", "This student is not in your classes any more.");
-  return { student, person, classroom, classes: own, library: await libraryOf(runtime) };
+  const [student] = classroom.students;
+  if (!student) throw new Refusal("not-found", "This student is not known here any more.");
+  const supports = may(actor, "see-supports", subject) ? await supportsOf(runtime.db.read, [studentId]) : [];
+  return {
+    student,
+    person,
+    classroom,
+    classes: around,
+    groups,
+    supports: supports[0] ?? null,
+    library: await libraryOf(runtime),
+  };
 }
 
 function gapWords(gap: LibrarySkill, chance: string, currentSkillId: string): string {
@@ -188,24 +203,16 @@ function gapWords(gap: LibrarySkill, chance: string, currentSkillId: string): st
 }
 
 export async function studentSheet(context: Context, studentId: string): Promise<StudentSheetView> {
-  const { student, person, classroom, classes, library } = await oneStudent(context, studentId);
+  const { student, person, classroom, classes, groups, supports, library } = await oneStudent(context, studentId);
   const { runtime } = context;
   const today = dayNumber(classroom.today);
   const monday = today - ((((today + 3) % 7) + 7) % 7);
   const firstMonday = monday - 7 * (WEEKS_SHOWN - 1);
-  const [days, signs, works, groups] = await Promise.all([
+  const [days, signs, works] = await Promise.all([
     skillDaysOf(runtime.db.read, [studentId], firstMonday),
     misconceptionSignsOf(runtime.db.read, [studentId]),
     worksOfStudent(runtime.db.read, studentId),
-    groupsOfClasses(
-      runtime.db.read,
-      classes.map(({ id }) => id),
-    ),
   ]);
-  const members = await membersOfGroups(
-    runtime.db.read,
-    groups.map(({ id }) => id),
-  );
   const current = classroom.plan.find(({ targetDay }) => targetDay >= classroom.today) ?? classroom.plan.at(-1);
   const gap = gapWorthFirst(student, classroom);
   const gapGauge = gap ? student.gauges.get(gap.id) : undefined;
@@ -253,9 +260,9 @@ export async function studentSheet(context: Context, studentId: string): Promise
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
       })),
-    groups: groups
-      .filter(({ id }) => members.some(({ groupId, person: member }) => groupId === id && member.id === studentId))
-      .map(({ name }) => name),
+    groups: groups.map(({ name }) => name),
+    supports: supports ? wordsOfSupports(supports) : "none",
+    left: person.archivedAt !== null,
     weeks: Array.from({ length: WEEKS_SHOWN }, (_, n) => {
       const start = firstMonday + 7 * n;
       const own = days.filter(({ day }) => day >= start && day < start + 7);

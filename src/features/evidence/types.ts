@@ -89,6 +89,10 @@ export interface StudentSheetView {
     readonly itemsRight: number;
   }[];
   readonly groups: readonly string[];
+  /** In words; "none". */
+  readonly supports: string;
+  /** Left the school; what was shown stays readable. */
+  readonly left: boolean;
   /** Minutes of practice in each of the last eight weeks, oldest first. */
   readonly weeks: readonly { readonly week: string; readonly minutes: number }[];
 }

@@ -1,15 +1,19 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
-import { recentChanges } from "@/db/queries/history";
+import { CHANGE_AREAS } from "@/core/model/changeArea";
+import { searchEntries as findEntries, peopleNamed, subjectsOfChanges } from "@/db/queries/history";
 import { studentsOfClasses } from "@/db/queries/people";
 import { groupsOfClasses } from "@/db/queries/regroup";
+import { studentsOfSchools } from "@/db/queries/roster";
 import { worksOfClasses } from "@/db/queries/work";
-import { demand } from "@/server/access/demand";
+import { demand, demandStaff } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
+import { namesForEntries, withNames } from "@/server/runtime/entryWords";
+import { mayUndo } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
 import { schoolOf } from "@/server/runtime/school";
-import type { HistoryEntry, SearchEntry } from "./types";
+import type { HistoryPage, SearchEntry } from "./types";
 
 const CHANGES_SHOWN = 100;
 
@@ -17,8 +21,9 @@ const CHANGES_SHOWN = 100;
 export async function searchEntries(context: Context, classIds: readonly string[]): Promise<SearchEntry[]> {
   for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
   const db = context.runtime.db.read;
+  const { coordinates } = demandStaff(context.actor);
   const [students, works, groups, library] = [
-    await studentsOfClasses(db, classIds),
+    classIds.length === 0 ? await studentsOfSchools(db, coordinates) : await studentsOfClasses(db, classIds),
     await worksOfClasses(db, classIds),
     await groupsOfClasses(db, classIds),
     await libraryOf(context.runtime),
@@ -41,23 +46,55 @@ export async function searchEntries(context: Context, classIds: readonly string[
       kind: "group" as const,
       id: group.id,
       name: group.name,
-      detail: library.skill(group.skillId).name,
+      detail: group.skillId === null ? group.purpose : library.skill(group.skillId).name,
     })),
   ];
 }
 
-/** The latest changes in the classes, newest first. */
-export async function historyEntries(context: Context, classIds: readonly string[]): Promise<HistoryEntry[]> {
-  for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
-  const school = await schoolOf(context.runtime, context.actor.schoolId);
-  const changes = await recentChanges(context.runtime.db.read, classIds, CHANGES_SHOWN);
-  return changes.map((change) => ({
+/** Entries of the classes' history, or, for coordinators when no class is named, of everything in the school. */
+export async function historyPage(
+  context: Context,
+  classIds: readonly string[],
+  search: { readonly find: string; readonly area: string; readonly before: string | null },
+): Promise<HistoryPage> {
+  const { runtime, actor } = context;
+  const staff = demandStaff(actor);
+  const whole = classIds.length === 0;
+  if (whole) demand(actor, "manage", { kind: "school", schoolId: actor.schoolId });
+  else for (const classId of classIds) demand(actor, "see", { kind: "class", classId });
+  const db = runtime.db.read;
+  const schoolIds = whole ? staff.coordinates : [actor.schoolId];
+  const words = search.find.trim();
+  const personIds = words === "" ? [] : await peopleNamed(db, schoolIds, words);
+  const school = await schoolOf(runtime, actor.schoolId);
+  const found = await findEntries(db, {
+    classIds: whole ? null : classIds,
+    schoolIds,
+    areas: CHANGE_AREAS.filter((area) => area === search.area),
+    personIds,
+    words,
+    before: search.before,
+    limit: CHANGES_SHOWN + 1,
+  });
+  const names = await namesForEntries(
+    db,
+    found.map(({ summary }) => summary),
+    found.flatMap(({ actorId }) => (actorId === null ? [] : [actorId])),
+  );
+  const subjects = await subjectsOfChanges(
+    db,
+    found.map(({ id }) => id),
+  );
+  const entries = found.slice(0, CHANGES_SHOWN).map((change) => ({
     id: change.id,
     when: format(new TZDate(change.at, school.timeZone), "EEE d MMM, HH:mm"),
-    who: `${change.givenName} ${change.familyName}`,
-    summary: change.summary,
+    who: change.actorId === null ? "nobody signed in" : (names.get(change.actorId) ?? ""),
+    area: change.area,
+    summary: withNames(change.summary, names),
     undone: change.undoneAt !== null,
+    mayUndo: change.undoable && change.undoneAt === null && mayUndo(actor, change, subjects.get(change.id) ?? []),
   }));
+  return { entries, more: found.length > CHANGES_SHOWN };
 }
 
 /** "Mathematics, week 11 of 19": where the term stands. */
@@ -65,7 +102,7 @@ export async function termWords(context: Context): Promise<string> {
   const school = await schoolOf(context.runtime, context.actor.schoolId);
   const today = format(new TZDate(context.runtime.now(), school.timeZone), "yyyy-MM-dd");
   const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay);
-  if (!term) return "between terms";
+  if (!term || term.closedAt !== null) return "between terms";
   const week = (from: string, to: string) => Math.floor((Date.parse(to) - Date.parse(from)) / (7 * 86_400_000)) + 1;
   return `${term.name} term, week ${week(term.startDay, today)} of ${week(term.startDay, term.endDay) - 1}`;
 }

@@ -1,3 +1,5 @@
+import type { ChangeArea } from "@/core/model/changeArea";
+
 export interface ClassChoice {
   readonly id: string;
   readonly name: string;
@@ -11,10 +13,18 @@ export interface SearchEntry {
   readonly detail: string;
 }
 
+export interface HistoryPage {
+  readonly entries: readonly HistoryEntry[];
+  /** There are older ones. */
+  readonly more: boolean;
+}
+
 export interface HistoryEntry {
   readonly id: string;
   readonly when: string;
   readonly who: string;
   readonly summary: string;
+  readonly area: ChangeArea;
   readonly undone: boolean;
+  readonly mayUndo: boolean;
 }

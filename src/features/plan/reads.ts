@@ -1,7 +1,7 @@
 import "server-only";
 import { format } from "date-fns";
 import { planPosition } from "@/core/calendar/planPosition";
-import { classesOfStaff } from "@/db/queries/people";
+import { classesById } from "@/db/queries/people";
 import { demand } from "@/server/access/demand";
 import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
 import type { Context } from "@/server/runtime/context";
@@ -14,7 +14,7 @@ const SHARE_WANTED = 0.5;
 export async function planView(context: Context, classId: string): Promise<PlanView> {
   demand(context.actor, "see", { kind: "class", classId });
   const classroom = await loadClassroom(context.runtime, context.actor.schoolId, [classId]);
-  const classes = await classesOfStaff(context.runtime.db.read, context.actor.personId);
+  const classes = await classesById(context.runtime.db.read, [classId]);
   const entries = entriesOf(classroom);
   return {
     className: classes.find(({ id }) => id === classId)?.name ?? "",

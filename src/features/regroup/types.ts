@@ -44,10 +44,11 @@ export interface Suggestions {
 export interface GroupListEntry {
   readonly id: string;
   readonly name: string;
+  readonly label: string;
   readonly skillName: string;
   readonly className: string;
   readonly members: readonly string[];
-  readonly stage: "plan" | "practice" | "waiting" | "check" | "result";
+  readonly stage: "standing" | "plan" | "practice" | "waiting" | "check" | "result";
   readonly stageText: string;
 }
 
@@ -89,4 +90,50 @@ export interface GroupView {
     readonly answer: string;
     readonly misconception: string | null;
   }[];
+}
+
+/** The group board: students of the chosen classes beside the groups. */
+export interface BoardView {
+  readonly students: readonly BoardStudent[];
+  readonly groups: readonly BoardGroup[];
+  readonly skills: readonly { readonly id: string; readonly name: string }[];
+  readonly classes: readonly { readonly id: string; readonly name: string }[];
+  readonly colleagues: readonly { readonly id: string; readonly name: string }[];
+  /** The skill by whose need the students are ordered; null for none. */
+  readonly skillId: string | null;
+  readonly today: string;
+}
+
+export interface BoardStudent {
+  readonly id: string;
+  readonly name: string;
+  readonly studentNumber: string;
+  readonly grade: number | null;
+  readonly classNames: string;
+  readonly classIds: readonly string[];
+  /** Chance of mastery of the chosen skill; null without a skill or enough evidence. */
+  readonly chance: number | null;
+  readonly level: Level | null;
+  readonly needs: boolean;
+}
+
+export interface BoardGroup {
+  readonly id: string;
+  readonly name: string;
+  readonly label: string;
+  readonly purpose: string;
+  readonly subject: string;
+  readonly skillId: string | null;
+  readonly fromDay: string;
+  readonly untilDay: string | null;
+  readonly slots: readonly string[];
+  readonly ownerName: string;
+  readonly memberIds: readonly string[];
+  /** Members whom the chosen classes do not show. */
+  readonly others: readonly { readonly id: string; readonly name: string }[];
+  readonly clashes: readonly string[];
+  readonly past: readonly string[];
+  readonly shares: readonly { readonly id: string; readonly name: string; readonly until: string | null }[];
+  readonly mayChange: boolean;
+  readonly mayShare: boolean;
 }

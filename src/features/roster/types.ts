@@ -1,37 +1,103 @@
-import type { RosterEntry } from "@/core/roster/rosterDifference";
+import type { ClassRole, SchoolRole } from "@/core/model/roles";
+import type { StudentSupports } from "@/core/model/supports";
+import type { LikelySame } from "@/core/roster/likelySame";
+import type { FileCount } from "@/core/roster/rosterDifference";
 import type { RosterMapping } from "@/core/roster/rosterField";
+import type { HealthKind } from "@/core/roster/rosterHealth";
+import type { RosterFile, RowFault } from "@/core/roster/rosterRecord";
 
 export interface RosterView {
-  readonly classes: readonly { readonly id: string; readonly name: string; readonly code: string }[];
+  /** Null for some classes; the name for a whole school. */
+  readonly schoolName: string | null;
+  readonly classes: readonly RosterClass[];
   readonly students: readonly RosterStudent[];
+  readonly health: readonly HealthView[];
+  /** Whether the asker may add, move and take out students of each class shown. */
+  readonly mayEnroll: boolean;
+  /** Every class that the asker may put students into, shown or not. */
+  readonly openClasses: readonly { readonly id: string; readonly name: string }[];
+  readonly mayManage: boolean;
+  readonly today: string;
+}
+
+export interface RosterClass {
+  readonly id: string;
+  readonly name: string;
+  readonly code: string;
+  readonly grade: number;
+  readonly subject: string;
+  readonly kind: "scheduled" | "homeroom" | "own";
+  readonly students: number;
+  readonly staff: readonly string[];
 }
 
 export interface RosterStudent {
   readonly id: string;
   readonly name: string;
   readonly studentNumber: string;
-  readonly grade: number;
+  readonly grade: number | null;
+  readonly classIds: readonly string[];
   readonly className: string;
-  readonly classId: string;
-  /** "none": no PIN yet; "locked": too many wrong tries; "never": has a PIN, not signed in yet. */
+  /** "none": no PIN and no card; "locked": too many wrong tries; "never": can sign in, but has not yet. */
   readonly signIn: "none" | "locked" | "never" | "used";
   readonly lastSignIn: string | null;
+  readonly hasSupports: boolean;
 }
 
-export interface ImportPreview {
+export interface HealthView {
+  readonly kind: HealthKind;
+  readonly because: string;
+  /** Those it is about, students or classes. */
+  readonly about: readonly { readonly id: string; readonly name: string }[];
+}
+
+export type ImportState =
+  | { readonly state: "reading"; readonly share: number; readonly what: string }
+  | { readonly state: "failed"; readonly message: string }
+  | {
+      readonly state: "applied";
+      readonly draftId: string;
+      readonly fileName: string;
+      readonly className: string | null;
+    }
+  | { readonly state: "ready"; readonly view: ImportView };
+
+export interface ImportView {
   readonly draftId: string;
+  readonly kind: "package" | "sheet";
   readonly fileName: string;
-  readonly className: string;
+  /** The class that a sheet is for; null for the whole school. */
+  readonly className: string | null;
   readonly isNewClass: boolean;
-  readonly headers: readonly string[];
-  readonly mapping: RosterMapping;
-  readonly notes: readonly string[];
-  readonly entries: readonly RosterEntry[];
-  /** Students of the class who are not in the file; they stay. */
-  readonly notInFile: readonly string[];
   /** Changes when the preview would: applying asks for the one that was looked at. */
   readonly fingerprint: string;
-  readonly applied: boolean;
+  readonly headers: readonly string[];
+  readonly mapping: RosterMapping | null;
+  readonly notes: readonly string[];
+  readonly unread: readonly string[];
+  readonly warnings: readonly string[];
+  readonly counts: Readonly<Partial<Record<RosterFile, FileCount>>>;
+  readonly faults: readonly RowFault[];
+  readonly faultCount: number;
+  readonly likely: readonly LikelySame[];
+  readonly likelyCount: number;
+  readonly moveCount: number;
+  readonly firstPage: EntryPage;
+}
+
+export interface EntryPage {
+  readonly total: number;
+  readonly from: number;
+  readonly entries: readonly EntryView[];
+}
+
+export interface EntryView {
+  readonly key: string;
+  readonly row: number | null;
+  readonly what: "added" | "changed" | "moved" | "inactive" | "restored";
+  readonly kind: string;
+  readonly name: string;
+  readonly detail: string;
 }
 
 export interface SignInSlip {
@@ -39,5 +105,150 @@ export interface SignInSlip {
   readonly name: string;
   readonly className: string;
   readonly code: string;
+  /** Four digits, or the numbers of four pictures joined by dashes. */
   readonly pin: string;
+  readonly pinKind: "number" | "picture";
+  /** A printed code that signs the student in by itself, as the address of a picture; null without a card. */
+  readonly card: string | null;
+  /** What the printed code holds. */
+  readonly cardAddress: string | null;
+}
+
+export interface StudentRecordView {
+  readonly id: string;
+  readonly name: string;
+  readonly givenName: string;
+  readonly familyName: string;
+  readonly studentNumber: string;
+  readonly grade: number | null;
+  readonly email: string;
+  readonly birthYear: number | null;
+  /** Left the school; the evidence is kept. */
+  readonly left: boolean;
+  readonly enrollments: readonly {
+    readonly id: string;
+    readonly classId: string;
+    readonly className: string;
+    readonly from: string;
+    readonly until: string | null;
+    readonly archived: boolean;
+    readonly mayLeave: boolean;
+  }[];
+  readonly groups: readonly { readonly id: string; readonly name: string }[];
+  /** Null when they are not open to the asker. */
+  readonly supports: StudentSupports | null;
+  readonly interests: readonly string[];
+  readonly signIn: "none" | "locked" | "never" | "used";
+  readonly hasCard: boolean;
+  readonly classNames: readonly string[];
+  readonly erasureAsked: boolean;
+  readonly may: {
+    readonly change: boolean;
+    readonly supports: boolean;
+    readonly signIn: boolean;
+    readonly export: boolean;
+    readonly erase: boolean;
+    readonly manage: boolean;
+  };
+}
+
+export interface AccessView {
+  readonly studentId: string;
+  readonly name: string;
+  readonly left: boolean;
+  readonly people: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly why: readonly string[];
+    readonly may: readonly string[];
+  }[];
+  readonly own: string;
+}
+
+export interface ClassSettingsView {
+  readonly id: string;
+  readonly name: string;
+  readonly code: string;
+  readonly subject: string;
+  readonly grade: number;
+  readonly kind: "scheduled" | "homeroom" | "own";
+  readonly untilDay: string | null;
+  readonly staff: readonly {
+    readonly rowId: string;
+    readonly personId: string;
+    readonly name: string;
+    readonly role: ClassRole;
+    readonly from: string | null;
+    readonly until: string | null;
+    readonly over: boolean;
+  }[];
+  readonly colleagues: readonly { readonly id: string; readonly name: string }[];
+  readonly mayShare: boolean;
+  readonly mayEnroll: boolean;
+  readonly today: string;
+}
+
+export interface ArchivedClass {
+  readonly id: string;
+  readonly name: string;
+  readonly subject: string;
+  readonly grade: number;
+  readonly archivedOn: string;
+  readonly mayRestore: boolean;
+}
+
+export interface RollOverView {
+  readonly termName: string;
+  readonly termEnd: string;
+  /** Changes when the roster does: applying asks for the one that was looked at. */
+  readonly version: string;
+  readonly today: string;
+  readonly lastGrade: number;
+  readonly lines: readonly RollOverLineView[];
+  readonly withoutClass: number;
+}
+
+export interface RollOverLineView {
+  readonly classId: string;
+  readonly name: string;
+  readonly subject: string;
+  readonly grade: number;
+  readonly kind: "scheduled" | "homeroom" | "own";
+  readonly what: "leaves" | "moves";
+  readonly nextGrade: number;
+  readonly nextName: string;
+  readonly students: readonly { readonly id: string; readonly name: string }[];
+}
+
+export interface PrivacyView {
+  readonly settings: {
+    readonly staffIdleMinutes: number;
+    readonly studentIdleMinutes: number;
+    readonly keepYears: number;
+  };
+  readonly requests: readonly {
+    readonly id: string;
+    readonly studentId: string;
+    readonly name: string;
+    readonly reason: string;
+    readonly askedBy: string;
+    readonly askedOn: string;
+    readonly isOwn: boolean;
+  }[];
+  readonly left: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly leftOn: string;
+    readonly due: boolean;
+  }[];
+}
+
+export interface StaffView {
+  readonly people: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly email: string;
+    readonly role: SchoolRole | null;
+    readonly classes: readonly string[];
+  }[];
 }

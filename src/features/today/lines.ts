@@ -19,7 +19,7 @@ export interface TodayFacts {
   readonly groups: readonly {
     readonly id: string;
     readonly name: string;
-    readonly stage: "plan" | "practice" | "waiting" | "check" | "result";
+    readonly stage: "standing" | "plan" | "practice" | "waiting" | "check" | "result";
     readonly stageText: string;
   }[];
   readonly map: {
@@ -112,6 +112,7 @@ function workLines(base: string, { works }: TodayFacts): TodayLine[] {
 
 function groupLines(base: string, { groups }: TodayFacts): TodayLine[] {
   const actions = {
+    standing: "Open it",
     plan: "Plan it",
     practice: "Look in",
     waiting: "Look in",
@@ -119,7 +120,7 @@ function groupLines(base: string, { groups }: TodayFacts): TodayLine[] {
     result: "See the result",
   } as const;
   return groups
-    .filter(({ stage }) => stage !== "practice" && stage !== "waiting")
+    .filter(({ stage }) => stage !== "practice" && stage !== "waiting" && stage !== "standing")
     .slice(0, 4)
     .map((group) => ({
       key: group.id,
@@ -144,6 +145,7 @@ function evidenceLines(base: string, { map, plan, evidence }: TodayFacts): Today
             key: "shared",
             station: "Evidence",
             what: `${shared.students.length} share a mistake in ${skill.name}: ${shared.name.toLowerCase()}`,
+            names: true,
             why: `${names(shared.students)}${skill.blocks[0] ? `; ${skill.blocks[0]} builds on it` : ""}. ${evidence.text}.`,
             href: `${base}/evidence?skill=${skill.id}`,
             action: "Open the map",

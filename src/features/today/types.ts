@@ -4,6 +4,8 @@ export interface TodayLine {
   readonly station: string;
   readonly what: string;
   readonly why: string;
+  /** The reason names students: covered while the screen is on the wall. */
+  readonly names?: boolean;
   readonly href: string;
   readonly action: string;
   readonly attention: boolean;

@@ -3,7 +3,7 @@ import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import type { SittingRow } from "@/db/queries/delivery";
-import { classesOfStaff, studentsOfClasses } from "@/db/queries/people";
+import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { openSnags } from "@/db/queries/snags";
 import { skillIdsOfWorks, targetsWithSittings, type WorkRow, workById, worksOfClasses } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
@@ -48,7 +48,10 @@ async function entriesOf(context: Context, works: readonly WorkRow[]): Promise<W
     await skillIdsOfWorks(runtime.db.read, ids),
     await libraryOf(runtime),
     await schoolOf(runtime, actor.schoolId),
-    await classesOfStaff(runtime.db.read, actor.personId),
+    await classesById(
+      runtime.db.read,
+      works.map(({ classId }) => classId),
+    ),
   ];
   const now = runtime.now();
   const snags = await snagsByStudent(
@@ -137,9 +140,7 @@ export async function workFigure(
 export async function assignForm(context: Context, classIds: readonly string[]): Promise<AssignForm> {
   const staff = demandStaff(context.actor);
   for (const classId of classIds) demand(staff, "see", { kind: "class", classId });
-  const classes = (await classesOfStaff(context.runtime.db.read, staff.personId)).filter(({ id }) =>
-    classIds.includes(id),
-  );
+  const classes = await classesById(context.runtime.db.read, classIds);
   const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
   const { today, skills, plan, students } = classroom;
   const current = plan.find(({ targetDay }) => targetDay >= today);

@@ -1,6 +1,5 @@
 import "server-only";
 import { array, number, object, string } from "yup";
-import { dayNumber } from "@/core/calendar/dayNumber";
 import { studentsOfClasses } from "@/db/queries/people";
 import { changed } from "@/db/queries/rowChanges";
 import { workById } from "@/db/queries/work";
@@ -11,18 +10,7 @@ import { recordChange } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt, schoolOf } from "@/server/runtime/school";
-import { uuid, validated } from "@/server/runtime/validated";
-
-const day = () =>
-  string()
-    .required("Choose a day.")
-    .test("day", "Choose a day that exists.", (text) => {
-      try {
-        return text !== undefined && Number.isFinite(dayNumber(text));
-      } catch {
-        return false;
-      }
-    });
+import { day, uuid, validated } from "@/server/runtime/validated";
 
 const assignInput = object({
   /** Made by the browser, so that sending twice assigns once. */
@@ -87,7 +75,13 @@ export async function assignPractice(
     const summary = `Assigned “${input.title}” to ${students.length} of ${enrolled.length} students`;
     return {
       workId: input.workId,
-      changeId: await recordChange(tx, context, { kind: "assign", summary, classId: input.classId, rows }),
+      changeId: await recordChange(tx, context, {
+        area: "work",
+        kind: "assign",
+        summary,
+        classId: input.classId,
+        rows,
+      }),
     };
   });
 }
@@ -128,6 +122,8 @@ async function changeWork(
     demand(context.actor, "change", { kind: "class", classId: work.classId });
     const { values, summary } = change(work);
     const rows = [changed("works", work, values)];
-    return { changeId: await recordChange(tx, context, { kind: "work", summary, classId: work.classId, rows }) };
+    return {
+      changeId: await recordChange(tx, context, { area: "work", kind: "work", summary, classId: work.classId, rows }),
+    };
   });
 }

@@ -1,5 +1,6 @@
+import type { RowFault } from "@/core/roster/rosterRecord";
 import { ONE_ROSTER_COLUMNS, ONE_ROSTER_FILES, type OneRosterFile } from "./oneRosterFiles";
-import type { OneRosterFault, OneRosterRow, OneRosterTable } from "./oneRosterPackage";
+import type { OneRosterRow, OneRosterTable } from "./oneRosterPackage";
 
 type Tables = Readonly<Partial<Record<OneRosterFile, OneRosterTable>>>;
 
@@ -8,11 +9,7 @@ type Tables = Readonly<Partial<Record<OneRosterFile, OneRosterTable>>>;
  * of their references; circles of parents are cut. A file that is absent or delta may leave out what it refers to: then
  * nothing can be said, and the row stays.
  */
-export function checkReferences(
-  tables: Tables,
-  rowOf: ReadonlyMap<OneRosterRow, number>,
-  faults: OneRosterFault[],
-): Tables {
+export function checkReferences(tables: Tables, rowOf: ReadonlyMap<OneRosterRow, number>, faults: RowFault[]): Tables {
   const sound: Partial<Record<OneRosterFile, OneRosterTable>> = {};
   for (const file of ONE_ROSTER_FILES) {
     const table = tables[file];

@@ -1,3 +1,5 @@
+import type { RosterFile } from "@/core/roster/rosterRecord";
+
 /** The rostering files of OneRoster 1.2 in the order in which they refer to each other. */
 export const ONE_ROSTER_FILES = [
   "orgs",
@@ -7,7 +9,7 @@ export const ONE_ROSTER_FILES = [
   "users",
   "roles",
   "enrollments",
-] as const;
+] as const satisfies readonly RosterFile[];
 export type OneRosterFile = (typeof ONE_ROSTER_FILES)[number];
 
 export type ColumnKind =

@@ -13,13 +13,3 @@ export interface OneRosterPackage {
   readonly source: { readonly systemName: string; readonly systemCode: string };
   readonly tables: Readonly<Partial<Record<OneRosterFile, OneRosterTable>>>;
 }
-
-/** What is wrong with one cell or row, and, where it can be told, what was meant. Rows count as a spreadsheet shows them. */
-export interface OneRosterFault {
-  readonly file: string;
-  readonly row: number | null;
-  readonly column: string | null;
-  readonly value: string;
-  readonly reason: string;
-  readonly suggestion: string | null;
-}

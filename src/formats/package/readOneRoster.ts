@@ -1,8 +1,9 @@
+import type { RowFault } from "@/core/roster/rosterRecord";
 import { checkCell } from "./checkCell";
 import { checkReferences } from "./checkReferences";
 import { ONE_ROSTER_COLUMNS, ONE_ROSTER_FILES, type OneRosterFile } from "./oneRosterFiles";
-import type { OneRosterFault, OneRosterPackage, OneRosterRow, OneRosterTable } from "./oneRosterPackage";
-import { readTable, type TableReading } from "./readTable";
+import type { OneRosterPackage, OneRosterRow, OneRosterTable } from "./oneRosterPackage";
+import { type Repairs, readTable, type TableReading } from "./readTable";
 import { readZip } from "./readZip";
 import { rolesOfOlderUsers } from "./rolesOfOlderUsers";
 
@@ -10,8 +11,10 @@ export type OneRosterReading =
   | {
       readonly ok: true;
       readonly package: OneRosterPackage;
+      /** Row of each row of the package, as a spreadsheet shows it; rows made up for older packages have none. */
+      readonly rowOf: ReadonlyMap<OneRosterRow, number>;
       /** Rows with a fault are left out of the package, each with its reason. */
-      readonly faults: readonly OneRosterFault[];
+      readonly faults: readonly RowFault[];
       /** Files in the zip that are not part of rostering and were left unread. */
       readonly unread: readonly string[];
     }
@@ -25,7 +28,11 @@ const NO_MANIFEST = { source: { systemName: "", systemCode: "" }, modes: new Map
  * column and, where it can be told, what was meant; the others are taken. A package that cannot be read at all says why.
  * Never throws. Columns the standard does not know are kept with their rows.
  */
-export function readOneRoster(bytes: Uint8Array): OneRosterReading {
+export function readOneRoster(
+  bytes: Uint8Array,
+  repairs: Repairs = {},
+  progress: (share: number, what: string) => void = () => {},
+): OneRosterReading {
   const zip = readZip(bytes, LIMITS);
   if (!zip.ok) return zip;
   const known = ONE_ROSTER_FILES.filter((file) => zip.files.has(`${file}.csv`));
@@ -34,14 +41,15 @@ export function readOneRoster(bytes: Uint8Array): OneRosterReading {
       ok: false,
       message: "The package holds none of the rostering files, such as users.csv. Is it the right export?",
     };
-  const faults: OneRosterFault[] = [];
+  const faults: RowFault[] = [];
   const { source, modes } = readManifest(zip.files.get("manifest.csv"), faults);
   const rowOf = new Map<OneRosterRow, number>();
   const tables: Partial<Record<OneRosterFile, OneRosterTable>> = {};
-  for (const file of known) {
+  for (const [place, file] of known.entries()) {
+    progress(place / known.length, `reading ${file}.csv`);
     const mode = modes.get(file) ?? "bulk";
     if (mode === "absent") continue;
-    const reading = readTable(`${file}.csv`, zip.files.get(`${file}.csv`) ?? new Uint8Array());
+    const reading = readTable(`${file}.csv`, zip.files.get(`${file}.csv`) ?? new Uint8Array(), repairs);
     faults.push(...reading.faults);
     const older = file === "users" && !known.includes("roles") && reading.headers.includes("role");
     if (older) tables.roles = { mode: mode === "delta" ? "delta" : "bulk", rows: rolesOfOlderUsers(reading.rows) };
@@ -55,12 +63,13 @@ export function readOneRoster(bytes: Uint8Array): OneRosterReading {
   return {
     ok: true,
     package: { source, tables: sound },
+    rowOf,
     faults,
     unread: [...zip.files.keys()].filter((name) => !names.has(name)),
   };
 }
 
-function readManifest(bytes: Uint8Array | undefined, faults: OneRosterFault[]) {
+function readManifest(bytes: Uint8Array | undefined, faults: RowFault[]) {
   if (!bytes) {
     faults.push({
       file: "manifest.csv",
@@ -104,7 +113,7 @@ function soundRows(
   file: OneRosterFile,
   { headers, rows, rowOf }: TableReading,
   optional: readonly string[],
-  faults: OneRosterFault[],
+  faults: RowFault[],
 ): OneRosterRow[] {
   const columns = ONE_ROSTER_COLUMNS[file].map((column) =>
     optional.includes(column.name) ? { ...column, required: false } : column,

@@ -1,22 +1,26 @@
 import Papa from "papaparse";
+import type { RowFault } from "@/core/roster/rosterRecord";
 import { decodeText } from "../table/decodeText";
 import { unmarked } from "../table/neutralised";
-import type { OneRosterFault, OneRosterRow } from "./oneRosterPackage";
+import type { OneRosterRow } from "./oneRosterPackage";
 
 const MOST_COLUMNS = 80;
 const MOST_ROWS = 400_000;
 const LONGEST_CELL = 5000;
+
+/** Cells typed anew, by "file row column". */
+export type Repairs = Readonly<Record<string, string>>;
 
 export interface TableReading {
   readonly headers: readonly string[];
   readonly rows: readonly OneRosterRow[];
   /** Row numbers as a spreadsheet shows them. */
   readonly rowOf: ReadonlyMap<OneRosterRow, number>;
-  readonly faults: readonly OneRosterFault[];
+  readonly faults: readonly RowFault[];
 }
 
 /** One file of a package as rows by column name. A file that cannot be read has no rows and says why; never throws. */
-export function readTable(file: string, bytes: Uint8Array): TableReading {
+export function readTable(file: string, bytes: Uint8Array, repairs: Repairs = {}): TableReading {
   const refused = (reason: string): TableReading => ({
     headers: [],
     rows: [],
@@ -38,7 +42,7 @@ export function readTable(file: string, bytes: Uint8Array): TableReading {
   const twice = headers.find((header, place) => header !== "" && headers.indexOf(header) !== place);
   if (twice !== undefined) return refused(`The column ${twice} is there twice.`);
   if (lines.length > MOST_ROWS) return refused(`The file has more than ${MOST_ROWS.toLocaleString("en-GB")} rows.`);
-  const faults: OneRosterFault[] = decoded.notes.map((reason) => ({
+  const faults: RowFault[] = decoded.notes.map((reason) => ({
     file,
     row: null,
     column: null,
@@ -47,6 +51,9 @@ export function readTable(file: string, bytes: Uint8Array): TableReading {
     suggestion: null,
   }));
   const rowOf = new Map<OneRosterRow, number>();
+  const repairedRows = new Set(
+    Object.keys(repairs).flatMap((key) => (key.startsWith(`${file} `) ? [Number(key.split(" ")[1])] : [])),
+  );
   lines.forEach((line, place) => {
     const row = place + 2;
     if (line.every((cell) => cell.trim() === "")) return;
@@ -64,10 +71,15 @@ export function readTable(file: string, bytes: Uint8Array): TableReading {
       fault(`A cell holds more than ${LONGEST_CELL} characters. Is a quotation mark not closed?`, long);
       return;
     }
-    rowOf.set(
-      Object.fromEntries(headers.map((header, column) => [header, unmarked((line[column] ?? "").trim())])),
-      row,
-    );
+    // Filled cell by cell: a package of a district has millions of them.
+    const cells: Record<string, string> = {};
+    const mended = repairedRows.has(row);
+    for (let column = 0; column < headers.length; column++) {
+      const header = headers[column] as string;
+      const repaired = mended ? repairs[`${file} ${row} ${header}`] : undefined;
+      cells[header] = repaired ?? unmarked((line[column] as string).trim());
+    }
+    rowOf.set(cells, row);
   });
   return { headers, rows: [...rowOf.keys()], rowOf, faults };
 }

@@ -10,6 +10,8 @@ export interface ZipLimits {
   readonly mostBytes: number;
   /** A single file may unpack to this many times its packed size; more is a trick, not a text. */
   readonly mostExpansion: number;
+  /** Names keep their folders: needed where two files differ by their folder only. */
+  readonly keepFolders?: boolean;
 }
 
 const CHUNK_BYTES = 256 * 1024;
@@ -34,7 +36,7 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
   };
   const unzip = new Unzip((file) => {
     if (problem || file.name.endsWith("/")) return;
-    const name = plainName(file.name);
+    const name = plainName(file.name, limits.keepFolders ?? false);
     if (name === null)
       return stop(
         file,
@@ -81,10 +83,11 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
 }
 
 /** The bare name of a file within the package; null for a name that leads out of it. */
-function plainName(name: string): string | null {
+function plainName(name: string, keepFolders: boolean): string | null {
   const steps = name.replace(/\\/g, "/").split("/");
   const escapes = name.startsWith("/") || /^[a-z]:/i.test(name) || steps.includes("..") || name.includes("\0");
-  return escapes ? null : (steps.at(-1) ?? null);
+  if (escapes) return null;
+  return keepFolders ? steps.join("/") : (steps.at(-1) ?? null);
 }
 
 function joined(chunks: readonly Uint8Array[]): Uint8Array {

@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import { decodeText } from "./decodeText";
+import { unmarked } from "./neutralised";
 
 export type SheetReading =
   | {
@@ -10,7 +11,7 @@ export type SheetReading =
     }
   | { readonly ok: false; readonly message: string };
 
-const MOST_BYTES = 5_000_000;
+const MOST_BYTES = 20_000_000;
 const MOST_COLUMNS = 60;
 
 /**
@@ -21,7 +22,7 @@ export function readSheet(bytes: Uint8Array, mostRows: number): SheetReading {
   if (bytes.length === 0) return refused("The file is empty. Choose the sheet with one row for each student.");
   if (bytes.length > MOST_BYTES)
     return refused(
-      `The file is larger than ${MOST_BYTES / 1_000_000} MB: too large for a class list. Is it the right file?`,
+      `The file is larger than ${MOST_BYTES / 1_000_000} MB: too large for a roster sheet. Is it the right file?`,
     );
   const decoded = decodeText(bytes);
   if (!decoded)
@@ -34,7 +35,7 @@ export function readSheet(bytes: Uint8Array, mostRows: number): SheetReading {
     skipEmptyLines: "greedy",
     preview: mostRows + 2,
   });
-  const [first, ...rest] = parsed.data.map((row) => row.map((cell) => cell.trim()));
+  const [first, ...rest] = parsed.data.map((row) => row.map((cell) => unmarked(cell.trim())));
   if (!first || rest.length === 0)
     return refused(
       "The file has no rows under its headers. The first row names the columns; each further row is a student.",
@@ -44,7 +45,7 @@ export function readSheet(bytes: Uint8Array, mostRows: number): SheetReading {
   if (rest.length > mostRows) {
     const rows = countLines(decoded.text) - 1;
     return refused(
-      `The file has about ${rows.toLocaleString("en-GB")} rows; a class holds at most ${mostRows}. Choose the file of one class, or split this one by class.`,
+      `The file has about ${rows.toLocaleString("en-GB")} rows; at most ${mostRows.toLocaleString("en-GB")} can be read at once. Choose another file, or split this one.`,
     );
   }
   const notes = [...decoded.notes];

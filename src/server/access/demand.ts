@@ -1,15 +1,15 @@
 import "server-only";
 import { Refusal } from "@/server/runtime/refusal";
-import { type Actor, may, type Subject, type Verb } from "./policy";
+import { type Actor, may, type StaffActor, type Subject, type VerbOf } from "./policy";
 
 /** Goes on only when the policy allows it. The message never tells whether the thing exists. */
-export function demand(actor: Actor, verb: Verb, subject: Subject): void {
+export function demand<S extends Subject>(actor: Actor, verb: VerbOf<S["kind"]>, subject: S): void {
   if (!may(actor, verb, subject))
     throw new Refusal("not-allowed", "This is not open to you. If you think it should be, ask the class's teacher.");
 }
 
 /** The asking member of staff; a refusal for students. */
-export function demandStaff(actor: Actor): Extract<Actor, { kind: "staff" }> {
+export function demandStaff(actor: Actor): StaffActor {
   if (actor.kind !== "staff") throw new Refusal("not-allowed", "This page is for teachers.");
   return actor;
 }

@@ -1,16 +1,35 @@
 import "server-only";
 import { redirect } from "next/navigation";
 import { cache } from "react";
-import { type ClassRow, classesOfStaff } from "@/db/queries/people";
-import { theRuntime } from "@/server/runtime/runtime";
+import { type ClassRow, classesById } from "@/db/queries/people";
+import { type Runtime, theRuntime } from "@/server/runtime/runtime";
 import { requireStaffPage } from "./pages";
+import type { StaffActor } from "./policy";
+
+interface ClassChoice {
+  readonly id: string;
+  readonly name: string;
+  readonly slug: string;
+}
 
 export interface OwnClasses {
-  readonly all: readonly { readonly id: string; readonly name: string; readonly slug: string }[];
-  /** The classes chosen in the address. */
-  readonly chosen: readonly { readonly id: string; readonly name: string; readonly slug: string }[];
-  /** As the address has it: a class's name, or "all". */
+  /** Classes that the person teaches or shares; for coordinators the school's others after them. */
+  readonly all: readonly ClassChoice[];
+  /** How many of `all` are the person's own. */
+  readonly own: number;
+  /** The classes chosen in the address; none for the whole school. */
+  readonly chosen: readonly ClassChoice[];
+  /** As the address has it: a class's name, "all" or "school". */
   readonly key: string;
+  /** May be opened as a whole by the person. */
+  readonly wholeSchool: boolean;
+}
+
+/** Stations other than the roster are read class by class: for the whole school, the list of classes leads on. */
+export async function someClasses(key: string): Promise<OwnClasses> {
+  const found = await ownClasses(key);
+  if (key === "school") redirect("/desk/school/roster?show=classes");
+  return found;
 }
 
 const slugOf = ({ name }: ClassRow) =>
@@ -20,18 +39,29 @@ const slugOf = ({ name }: ClassRow) =>
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-|-$/g, "") || "class";
 
-/** The classes of the teacher signed in and those chosen in the address; an unknown name leads to all classes. */
-export const ownClasses = cache(async (key: string): Promise<OwnClasses> => {
-  const actor = await requireStaffPage();
-  const rows = await classesOfStaff((await theRuntime()).db.read, actor.personId);
+/** The classes of a member of staff and those chosen by a key; null for a key that names none of them. */
+export async function classesChosen(runtime: Runtime, actor: StaffActor, key: string): Promise<OwnClasses | null> {
+  const rows = await classesById(runtime.db.read, [...actor.classTies.keys()]);
+  const isOwn = ({ id }: ClassRow) => actor.classIds.includes(id);
   const used = new Map<string, number>();
-  const all = rows.map((row) => {
+  const all = [...rows.filter(isOwn), ...rows.filter((row) => !isOwn(row))].map((row) => {
     const times = (used.get(slugOf(row)) ?? 0) + 1;
     used.set(slugOf(row), times);
     return { id: row.id, name: row.name, slug: times === 1 ? slugOf(row) : `${slugOf(row)}-${times}` };
   });
-  if (key === "all") return { all, chosen: all, key };
+  const wholeSchool = actor.coordinates.length > 0;
+  const own = rows.filter(isOwn).length;
+  const found = { all, own, key, wholeSchool };
+  if (key === "school") return wholeSchool ? { ...found, chosen: [] } : null;
+  if (key === "all") return own === 0 && wholeSchool ? null : { ...found, chosen: all.slice(0, own) };
   const one = all.find(({ slug }) => slug === key);
-  if (!one) redirect("/desk/all");
-  return { all, chosen: [one], key };
+  return one ? { ...found, chosen: [one] } : null;
+}
+
+/** The same for the person signed in; an unknown key leads to the person's first page. */
+export const ownClasses = cache(async (key: string): Promise<OwnClasses> => {
+  const actor = await requireStaffPage();
+  const found = await classesChosen(await theRuntime(), actor, key);
+  if (found) return found;
+  redirect(key === "all" ? "/desk/school/roster" : "/desk/all");
 });

@@ -1,44 +1,176 @@
-/** Who is asking. Staff carry the classes they teach; that is all their rights hang on. */
-export type Actor =
-  | {
-      readonly kind: "staff";
-      readonly personId: string;
-      readonly schoolId: string;
-      readonly name: string;
-      readonly classIds: readonly string[];
-    }
-  | { readonly kind: "student"; readonly personId: string; readonly schoolId: string; readonly name: string };
+import type { ClassRole } from "@/core/model/roles";
 
-export type Verb = "see" | "change" | "work-on";
+/** Who is asking, with the rights of the moment: dated ones that are over, or not yet begun, are not in it. */
+export type Actor = StaffActor | StudentActor;
+
+export interface StaffActor {
+  readonly kind: "staff";
+  readonly personId: string;
+  readonly schoolId: string;
+  readonly name: string;
+  /** The classes that the person teaches, shares or stands in for; what the desk shows. */
+  readonly classIds: readonly string[];
+  /** Every class open to the person, by id, with the strongest tie to it. */
+  readonly classTies: ReadonlyMap<string, ClassTie>;
+  /** Classes put away that the person taught or coordinates. */
+  readonly archivedClassTies: ReadonlyMap<string, ClassTie>;
+  readonly groupTies: ReadonlyMap<string, GroupTie>;
+  /** Schools whose roster the person looks after. */
+  readonly coordinates: readonly string[];
+}
+export interface StudentActor {
+  readonly kind: "student";
+  readonly personId: string;
+  readonly schoolId: string;
+  readonly name: string;
+}
+
+export type ClassTie = ClassRole | "coordinator";
+export type GroupTie = "group owner" | "group colleague";
+/** Why somebody may do something. */
+export type Tie = ClassTie | GroupTie | "self" | "author";
 
 /** What is asked about, with just what the rules need to know of it. */
 export type Subject =
   | { readonly kind: "class"; readonly classId: string }
-  /** A student with all classes the student is in. */
-  | { readonly kind: "student"; readonly personId: string; readonly classIds: readonly string[] }
+  | { readonly kind: "archived class"; readonly classId: string }
+  /** A student with the classes and groups of the moment. */
+  | {
+      readonly kind: "student";
+      readonly personId: string;
+      readonly schoolId: string;
+      readonly classIds: readonly string[];
+      readonly groupIds: readonly string[];
+    }
+  | { readonly kind: "group"; readonly groupId: string; readonly classId: string }
   /** One student's run at a piece of work. */
   | { readonly kind: "sitting"; readonly personId: string; readonly classId: string }
+  | { readonly kind: "school"; readonly schoolId: string }
+  /** An entry of the history. */
+  | {
+      readonly kind: "entry";
+      readonly schoolId: string;
+      readonly classId: string | null;
+      /** Groups that it is about. */
+      readonly groupIds: readonly string[];
+      readonly authorId: string | null;
+    }
   /** Something that a member of staff has not finished yet, such as a roster file on its way in. */
-  | { readonly kind: "draft"; readonly ownerId: string };
+  | { readonly kind: "draft"; readonly authorId: string }
+  | { readonly kind: "account"; readonly personId: string };
+
+const TEAM = ["teacher", "co-teacher"] as const;
+const ADULTS = [...TEAM, "substitute", "specialist", "coordinator"] as const;
+const GROUP = ["group owner", "group colleague"] as const;
+
+/** One right: who has it, in the words of the page that explains it. */
+export interface Right {
+  readonly ties: readonly Tie[];
+  readonly words: string;
+}
+const right = (words: string, ...ties: Tie[]): Right => ({ words, ties });
 
 /**
- * The whole of who may what, in words:
- * - Teachers and co-teachers see and change their own classes, and the students in them.
- * - Teachers see the work of students of their own classes; nobody works in a student's place.
- * - Students work on what was given to them and see nothing of anyone else.
- * - A draft belongs to whoever began it.
+ * The whole of who may what. Whoever has one of the ties to a thing has the right; nobody else has. Students have ties to
+ * nothing but themselves.
  */
-export function may(actor: Actor, verb: Verb, subject: Subject): boolean {
+export const RIGHTS = {
+  class: {
+    see: right("see the class, its plan, work and evidence", ...ADULTS),
+    change: right("plan, assign work and make groups in the class", ...TEAM, "substitute", "coordinator"),
+    enroll: right("add students to the class, move them and take them out", ...TEAM, "coordinator"),
+    share: right("share the class with colleagues, rename it and put it away", "teacher", "coordinator"),
+    export: right("take the class's roster out as a file", ...TEAM, "coordinator"),
+    "reset-sign-in": right("sign everyone out of the class, make new PINs and cards", ...ADULTS),
+  },
+  "archived class": {
+    see: right("see a class that was put away", ...TEAM, "coordinator"),
+    restore: right("bring back a class that was put away", "teacher", "coordinator"),
+  },
+  student: {
+    see: right("see the student's work, levels and classes", ...ADULTS, ...GROUP),
+    "see-supports": right("see the student's supports", ...ADULTS, ...GROUP),
+    "change-supports": right("change the student's supports", ...TEAM, "specialist", "coordinator"),
+    change: right("correct the student's name, grade and address", ...TEAM, "coordinator"),
+    "reset-sign-in": right("give the student a new PIN or card", ...ADULTS),
+    export: right("take out everything that is kept about the student", "coordinator"),
+    erase: right("ask for the student to be erased, or confirm it", "coordinator"),
+    "choose-interests": right("choose interests", "self"),
+  },
+  group: {
+    see: right("see the group, its members and its results", ...GROUP, ...TEAM, "substitute", "coordinator"),
+    change: right("change the group's members, times and work", ...GROUP, ...TEAM, "coordinator"),
+    share: right("share the group with colleagues", "group owner", "coordinator"),
+    archive: right("put the group away", "group owner", ...TEAM, "coordinator"),
+  },
+  sitting: {
+    see: right("see one run at a piece of work", "self", ...ADULTS),
+    "work-on": right("work on it", "self"),
+  },
+  school: {
+    manage: right("import rosters, roll the year over, see the whole history and all rights", "coordinator"),
+  },
+  entry: {
+    undo: right("take a change back", "author", ...TEAM, "group owner", "coordinator"),
+    "undo-rights": right("take a change of rights back", "teacher", "group owner", "coordinator"),
+  },
+  draft: {
+    see: right("see a roster file that is on its way in", "author"),
+    change: right("repair, apply or drop it", "author"),
+  },
+  account: {
+    change: right("change the own password, second step and devices", "self"),
+  },
+} satisfies Record<Subject["kind"], Readonly<Record<string, Right>>>;
+
+type Rights = typeof RIGHTS;
+export type VerbOf<Kind extends Subject["kind"]> = Extract<keyof Rights[Kind], string>;
+
+/** Whether the actor may do this to the subject. */
+export function may<S extends Subject>(actor: Actor, verb: VerbOf<S["kind"]>, subject: S): boolean {
+  const found: Right | undefined = (RIGHTS[subject.kind] as Readonly<Record<string, Right>>)[verb];
+  return found !== undefined && tiesTo(actor, subject).some((tie) => found.ties.includes(tie));
+}
+
+/** All ties that the actor has to the subject. */
+export function tiesTo(actor: Actor, subject: Subject): Tie[] {
+  if (actor.kind === "student") {
+    const own = subject.kind === "sitting" || subject.kind === "student" || subject.kind === "account";
+    return own && subject.personId === actor.personId ? ["self"] : [];
+  }
+  const some = (...ties: (Tie | undefined | false)[]): Tie[] =>
+    ties.filter((tie): tie is Tie => tie !== undefined && tie !== false);
+  const coordinates = (schoolId: string) => actor.coordinates.includes(schoolId) && "coordinator";
   switch (subject.kind) {
     case "class":
-      return actor.kind === "staff" && verb !== "work-on" && actor.classIds.includes(subject.classId);
-    case "student":
-      return actor.kind === "staff" && verb !== "work-on" && subject.classIds.some((id) => actor.classIds.includes(id));
     case "sitting":
-      return actor.kind === "student"
-        ? verb !== "change" && actor.personId === subject.personId
-        : verb === "see" && actor.classIds.includes(subject.classId);
+      return some(actor.classTies.get(subject.classId));
+    case "archived class":
+      return some(actor.archivedClassTies.get(subject.classId));
+    case "student":
+      return some(
+        coordinates(subject.schoolId),
+        ...subject.classIds.map((id) => actor.classTies.get(id)),
+        ...subject.groupIds.map((id) => actor.groupTies.get(id)),
+      );
+    case "group":
+      return some(actor.groupTies.get(subject.groupId), actor.classTies.get(subject.classId));
+    case "school":
+      return some(coordinates(subject.schoolId));
+    case "entry": {
+      const { classId } = subject;
+      const own = [
+        // Putting a class away is taken back when it is away.
+        classId === null ? undefined : (actor.classTies.get(classId) ?? actor.archivedClassTies.get(classId)),
+        ...subject.groupIds.map((id) => actor.groupTies.get(id)),
+      ];
+      // Whoever has lost class and group has lost their history too, also of what they did themselves.
+      const author = subject.authorId === actor.personId && own.some((tie) => tie !== undefined);
+      return some(coordinates(subject.schoolId), author && "author", ...own);
+    }
     case "draft":
-      return actor.kind === "staff" && actor.personId === subject.ownerId;
+      return some(subject.authorId === actor.personId && "author");
+    case "account":
+      return some(subject.personId === actor.personId && "self");
   }
 }

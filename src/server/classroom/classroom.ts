@@ -5,10 +5,10 @@ import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { skillWeight } from "@/core/grouping/skillWeight";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
+import type { Queryable } from "@/db/connection";
 import { skillStatesOf } from "@/db/queries/delivery";
-import { studentsOfClasses } from "@/db/queries/people";
+import { classIdsOfStudents, type PersonRow, studentsOfClasses } from "@/db/queries/people";
 import { plansOf } from "@/db/queries/plan";
-import type { Actor } from "@/server/access/policy";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
@@ -20,6 +20,7 @@ export interface ClassroomStudent {
   readonly familyName: string;
   /** Given name and first letter of the family name. */
   readonly shortName: string;
+  readonly studentNumber: string;
   readonly grade: number;
   readonly classId: string;
   readonly gauges: ReadonlyMap<string, Gauge>;
@@ -48,12 +49,27 @@ const UNPLANNED_WEIGHT = 0.25;
 /** The classroom of some classes (ids joined by spaces), read once per request. */
 const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds: string): Promise<Classroom> => {
   const classIds = joinedIds.split(" ");
+  return classroomOf(runtime, schoolId, classIds, await studentsOfClasses(runtime.db.read, classIds));
+});
+
+/** A classroom with just one student, who may have left: what they showed stays readable. */
+export async function classroomOfOne(
+  runtime: Runtime,
+  person: PersonRow,
+  classIds: readonly string[],
+): Promise<Classroom> {
+  return classroomOf(runtime, person.schoolId, classIds, [{ person, classId: classIds[0] ?? "" }]);
+}
+
+async function classroomOf(
+  runtime: Runtime,
+  schoolId: string,
+  classIds: readonly string[],
+  students: readonly { readonly person: PersonRow; readonly classId: string }[],
+): Promise<Classroom> {
   const [school, library] = await Promise.all([schoolOf(runtime, schoolId), libraryOf(runtime)]);
   const today = dayAt(school, runtime.now());
-  const [students, entries] = await Promise.all([
-    studentsOfClasses(runtime.db.read, classIds),
-    plansOf(runtime.db.read, classIds),
-  ]);
+  const entries = await plansOf(runtime.db.read, classIds);
   const states = statesByStudent(
     await skillStatesOf(
       runtime.db.read,
@@ -80,21 +96,23 @@ const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds
         givenName: person.givenName,
         familyName: person.familyName,
         shortName: shortName(person),
+        studentNumber: person.studentNumber ?? "",
         grade,
         classId,
         gauges,
       };
     }),
   };
-});
+}
 
 export function loadClassroom(runtime: Runtime, schoolId: string, classIds: readonly string[]): Promise<Classroom> {
   return readClassroom(runtime, schoolId, classIds.join(" "));
 }
 
-/** All classes of a teacher, a given one first: a group may hold students of several, and the first one's plan orders. */
-export function classesAround(actor: Actor, classId: string): string[] {
-  return [classId, ...(actor.kind === "staff" ? actor.classIds.filter((id) => id !== classId) : [])];
+/** The classes that the members of a group are in now, the group's home class first: its plan orders. */
+export async function classesOfMembers(db: Queryable, homeId: string, personIds: readonly string[]): Promise<string[]> {
+  const own = await classIdsOfStudents(db, personIds);
+  return [homeId, ...own.filter((id) => id !== homeId)];
 }
 
 export function shortName(person: { readonly givenName: string; readonly familyName: string }): string {

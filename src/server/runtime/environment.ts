@@ -4,6 +4,21 @@ import { object, string } from "yup";
 const shape = object({
   OXBOW_DATABASE_URL: string().default("file:data/oxbow.db"),
   OXBOW_DATABASE_TOKEN: string().optional(),
+  /** Mail server, for example smtp://localhost:2525. */
+  OXBOW_MAIL_URL: string()
+    .optional()
+    .matches(/^smtps?:\/\/\S+$/, {
+      message: "OXBOW_MAIL_URL must look like smtp://host:port.",
+      excludeEmptyString: true,
+    }),
+  OXBOW_MAIL_FROM: string().default("Oxbow <oxbow@localhost>"),
+  /** Where the application is reached, for links in mails and printed codes. */
+  OXBOW_PUBLIC_ADDRESS: string()
+    .optional()
+    .matches(/^https?:\/\/[^\s/]+$/, {
+      message: "OXBOW_PUBLIC_ADDRESS must look like https://oxbow.school.example, without a slash at its end.",
+      excludeEmptyString: true,
+    }),
   /** Freezes the clock at this instant, for demonstrations and tests. */
   OXBOW_NOW: string()
     .optional()
@@ -17,6 +32,9 @@ const shape = object({
 export interface Environment {
   readonly databaseUrl: string;
   readonly databaseToken: string | undefined;
+  readonly mailUrl: string | undefined;
+  readonly mailFrom: string;
+  readonly publicAddress: string | undefined;
   readonly frozenNow: number | undefined;
 }
 
@@ -26,6 +44,9 @@ export function readEnvironment(): Environment {
   return {
     databaseUrl: values.OXBOW_DATABASE_URL,
     databaseToken: values.OXBOW_DATABASE_TOKEN,
+    mailUrl: values.OXBOW_MAIL_URL || undefined,
+    mailFrom: values.OXBOW_MAIL_FROM,
+    publicAddress: values.OXBOW_PUBLIC_ADDRESS || undefined,
     frozenNow: values.OXBOW_NOW ? Date.parse(values.OXBOW_NOW) : undefined,
   };
 }

@@ -1,74 +1,125 @@
 import "server-only";
+import type { ChangeArea } from "@/core/model/changeArea";
 import type { Queryable } from "@/db/connection";
 import {
-  applyRowChanges,
+  type ChangeRow,
   changeById,
-  firstRowChangedSince,
   insertChange,
-  inverse,
-  markUndone,
-} from "@/db/queries/rowChanges";
+  rowsOfChange,
+  subjectsOfChanges,
+  wasUndone,
+} from "@/db/queries/history";
+import { applyRowChanges, firstRowChangedSince, inverse } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
-import { may } from "@/server/access/policy";
+import { type Actor, may } from "@/server/access/policy";
 import type { Context } from "./context";
+import { namesForEntries, withNames } from "./entryWords";
 import { Refusal } from "./refusal";
+import type { Runtime } from "./runtime";
 
 export interface NamedChange {
+  readonly area: ChangeArea;
   readonly kind: string;
-  /** What happened, as one sentence for the class's history. */
+  /** What happened, as one sentence; people stand in it as `{person:id}` (see `person`). */
   readonly summary: string;
-  readonly classId: string;
+  /** The class in whose history it stands; null for what concerns the whole school. */
+  readonly classId: string | null;
+  /** People, groups and further classes that it is about. */
+  readonly subjectIds?: readonly string[];
   readonly rows: readonly RowChange[];
+  /** False for what can't be taken back though rows are kept, such as an erasure. */
+  readonly undoable?: boolean;
 }
 
-/** Writes the rows and records the change in the same transaction; returns the change's id, by which it can be undone. */
+/** A person's place in a summary; the name of the day is put in when the entry is read. */
+export const person = (id: string) => `{person:${id}}`;
+
+/** Writes the rows and records the change in the same transaction; returns the entry's id, by which it can be undone. */
 export async function recordChange(tx: Queryable, context: Context, change: NamedChange): Promise<string> {
-  const id = context.runtime.newId();
   await applyRowChanges(tx, change.rows);
-  await insertChange(tx, {
-    id,
+  return recordEvent(tx, context.runtime, {
+    ...change,
     schoolId: context.actor.schoolId,
-    classId: change.classId,
     actorId: context.actor.personId,
-    at: context.runtime.now(),
-    kind: change.kind,
-    summary: change.summary,
-    rows: [...change.rows],
+    undoable: change.undoable ?? change.rows.length > 0,
   });
+}
+
+/** Records what happened without writing rows: a sign-in, an export. */
+export async function recordEvent(
+  tx: Queryable,
+  runtime: Runtime,
+  event: Omit<NamedChange, "rows"> & {
+    readonly rows?: readonly RowChange[];
+    readonly schoolId: string;
+    readonly actorId: string | null;
+    readonly undoes?: string;
+  },
+): Promise<string> {
+  const id = runtime.newId();
+  const { area, kind, summary, classId, schoolId, actorId } = event;
+  const mentioned = [...summary.matchAll(/\{person:([^}]+)\}/g)].map((match) => match[1] ?? "");
+  const entry = { id, at: runtime.now(), area, kind, summary, classId, schoolId, actorId };
+  await insertChange(
+    tx,
+    { ...entry, undoes: event.undoes ?? null, undoable: event.undoable ?? false },
+    [...(classId ? [classId] : []), ...(event.subjectIds ?? []), ...mentioned],
+    event.rows ?? [],
+  );
   return id;
 }
 
+/** Whether the actor may take an entry back: what was done about rights, only who may give them. */
+export function mayUndo(actor: Actor, change: ChangeOfHistory, subjectIds: readonly string[]): boolean {
+  const { schoolId, classId, actorId: authorId, area } = change;
+  const verb = area === "rights" || area === "privacy" ? "undo-rights" : "undo";
+  // Ids are never used twice, so those that are no group of the actor's say nothing.
+  return may(actor, verb, { kind: "entry", schoolId, classId, groupIds: subjectIds, authorId });
+}
+
+type ChangeOfHistory = Pick<ChangeRow, "schoolId" | "classId" | "actorId" | "area">;
+
 /**
  * Takes a recorded change back, whole or not at all: refused when a row has changed since, or when something that must not
- * be lost (a student's answers) hangs on a row that the change made.
+ * be lost (a student's answers) hangs on a row that the change made. Returns the summary of what was taken back.
  */
 export async function undoChange(context: Context, changeId: string): Promise<string> {
   return context.runtime.db.write(async (tx) => {
     const change = await changeById(tx, changeId);
     if (!change) throw new Refusal("not-found", "This change is not in the history.");
-    if (!change.classId || !may(context.actor, "change", { kind: "class", classId: change.classId })) {
-      throw new Refusal("not-allowed", "Only teachers of the class can undo this.");
-    }
-    if (change.undoneAt !== null) throw new Refusal("conflict", "This was undone already.");
-    if (change.rows.length === 0) throw new Refusal("conflict", `“${change.summary}” can't be undone.`);
-    const touched = await firstRowChangedSince(tx, change.rows);
-    if (touched)
+    const { schoolId, classId, summary } = change;
+    const subjectIds = (await subjectsOfChanges(tx, [changeId])).get(changeId) ?? [];
+    if (!mayUndo(context.actor, change, subjectIds))
+      throw new Refusal("not-allowed", "Only teachers of the class, or a coordinator, can undo this.");
+    if (await wasUndone(tx, changeId)) throw new Refusal("conflict", "This was undone already.");
+    if (!change.undoable)
+      throw new Refusal("conflict", "This can't be undone: it changed nothing that can be put back.");
+    const rows = await rowsOfChange(tx, changeId);
+    if (await firstRowChangedSince(tx, rows))
       throw new Refusal(
         "conflict",
-        `“${change.summary}” can't be undone: something it changed was changed again since. Undo the later change first.`,
+        "This can't be undone: something it changed was changed again since. Undo the later change first.",
       );
     try {
-      await applyRowChanges(tx, inverse(change.rows));
+      await applyRowChanges(tx, inverse(rows));
     } catch (error) {
       if (/FOREIGN KEY/i.test(`${error} ${(error as { cause?: unknown }).cause}`)) {
         throw new Refusal(
           "conflict",
-          `“${change.summary}” can't be undone any more: students have worked since, and their answers are kept.`,
+          "This can't be undone any more: students have worked since, and their answers are kept.",
         );
       }
       throw error;
     }
-    await markUndone(tx, changeId, context.runtime.now());
-    return change.summary;
+    await recordEvent(tx, context.runtime, {
+      area: change.area,
+      kind: "undo",
+      summary: `Undone: ${summary}`,
+      classId,
+      schoolId,
+      actorId: context.actor.personId,
+      undoes: changeId,
+    });
+    return withNames(summary, await namesForEntries(tx, [summary], []));
   });
 }

@@ -17,9 +17,25 @@ const STATUS: Readonly<Record<RefusalCode, number>> = {
 };
 
 /** Answers a request of our own pages with JSON; refusals keep their code and words. */
-export async function respond<T>(use: (context: Context) => Promise<T>): Promise<NextResponse> {
+export function respond<T>(use: (context: Context) => Promise<T>): Promise<NextResponse> {
+  return answered(async (context) => NextResponse.json(await use(context)));
+}
+
+/** Answers with a file to keep; refusals as JSON, like `respond`. */
+export function respondWithFile(
+  use: (context: Context) => Promise<{ readonly name: string; readonly type: string; readonly bytes: Uint8Array }>,
+): Promise<NextResponse> {
+  return answered(async (context) => {
+    const { name, type, bytes } = await use(context);
+    const disposition = `attachment; filename*=UTF-8''${encodeURIComponent(name)}`;
+    const headers = { "content-type": type, "content-disposition": disposition, "cache-control": "no-store" };
+    return new NextResponse(bytes.slice().buffer, { headers });
+  });
+}
+
+async function answered(use: (context: Context) => Promise<NextResponse>): Promise<NextResponse> {
   try {
-    return NextResponse.json(await use({ runtime: await theRuntime(), actor: await requireActor() }));
+    return await use({ runtime: await theRuntime(), actor: await requireActor() });
   } catch (error) {
     if (error instanceof Refusal)
       return NextResponse.json({ code: error.code, message: error.message }, { status: STATUS[error.code] });

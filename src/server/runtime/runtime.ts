@@ -5,6 +5,7 @@ import { v7 } from "uuid";
 import type { SolveLinearModel } from "@/core/model/linearModel";
 import { type Database, openDatabase } from "@/db/connection";
 import { type Environment, readEnvironment } from "./environment";
+import { mailSender, type SendMail } from "./mail";
 import { solveWithHighs } from "./solver";
 
 /** What every use-case runs on; tests and the demo school put their own clock and random source in. */
@@ -16,10 +17,21 @@ export interface Runtime {
   random(): number;
   newId(): string;
   readonly solve: SolveLinearModel;
+  readonly sendMail: SendMail;
+  /** Where the application is reached, for links in mails and printed codes; without a slash at its end. */
+  readonly publicAddress: string;
 }
 
+const LOCAL = "http://localhost:3000";
+const NO_MAIL = mailSender(undefined, "");
+
 /** A runtime on a database with a clock and a random source of its own. */
-export function createRuntime(db: Database, now: () => number, random: () => number): Runtime {
+export function createRuntime(
+  db: Database,
+  now: () => number,
+  random: () => number,
+  { sendMail = NO_MAIL, publicAddress = LOCAL }: Partial<Pick<Runtime, "sendMail" | "publicAddress">> = {},
+): Runtime {
   const bytes = () => Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256));
   let lastMsecs = 0;
   let seq = 0;
@@ -30,7 +42,7 @@ export function createRuntime(db: Database, now: () => number, random: () => num
     lastMsecs = msecs;
     return v7({ msecs, seq, random: bytes() });
   };
-  return { db, now, random, newId, solve: solveWithHighs };
+  return { db, now, random, newId, solve: solveWithHighs, sendMail, publicAddress };
 }
 
 export async function openRuntime(environment: Environment): Promise<Runtime> {
@@ -43,7 +55,8 @@ export async function openRuntime(environment: Environment): Promise<Runtime> {
   const now = frozenNow === undefined ? () => Date.now() : () => frozenNow;
   // Never seeded here: a server started twice would give out the same ids twice.
   const random = () => randomBytes(6).readUIntBE(0, 6) / 2 ** 48;
-  return createRuntime(db, now, random);
+  const sendMail = mailSender(environment.mailUrl, environment.mailFrom);
+  return createRuntime(db, now, random, { sendMail, publicAddress: environment.publicAddress ?? LOCAL });
 }
 
 const shared = globalThis as { oxbowRuntime?: Promise<Runtime> };

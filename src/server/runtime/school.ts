@@ -11,24 +11,33 @@ export interface School {
   readonly id: string;
   readonly name: string;
   readonly timeZone: string;
+  readonly staffIdleMinutes: number;
+  readonly studentIdleMinutes: number;
+  readonly keepYears: number;
   readonly calendar: SchoolCalendar;
   readonly terms: readonly {
     readonly id: string;
     readonly name: string;
     readonly startDay: SchoolDay;
     readonly endDay: SchoolDay;
+    readonly closedAt: number | null;
   }[];
 }
 
 const known = new WeakMap<object, Map<string, Promise<School>>>();
 
-/** A school with its calendar; read once per database, since neither changes while the application runs. */
+/** A school with its calendar and settings; read once per database and kept until `forgetSchools`. */
 export function schoolOf(runtime: Runtime, schoolId: string): Promise<School> {
   const cache = known.get(runtime.db) ?? new Map<string, Promise<School>>();
   known.set(runtime.db, cache);
   const found = cache.get(schoolId) ?? loadSchool(runtime, schoolId);
   cache.set(schoolId, found);
   return found;
+}
+
+/** To be called once a change of schools or terms is written: the next reader reads them anew. */
+export function forgetSchools(runtime: Runtime): void {
+  known.delete(runtime.db);
 }
 
 async function loadSchool(runtime: Runtime, schoolId: string): Promise<School> {

@@ -1,7 +1,7 @@
 import "server-only";
-import { join } from "node:path";
 import { Worker } from "node:worker_threads";
 import type { LinearModel, LinearSolution, LinearTerm, SolveLinearModel } from "@/core/model/linearModel";
+import { workerFile } from "./workerFile";
 
 interface Reply {
   readonly id: number;
@@ -42,7 +42,7 @@ function ask(text: string, options: Readonly<Record<string, number>>): Promise<R
 
 function startedWorker(): Worker {
   if (worker) return worker;
-  const started = new Worker(join(process.cwd(), "src", "server", "runtime", "solverWorker.mjs"));
+  const started = new Worker(workerFile("solverWorker.mjs"));
   started.on("message", (reply: Reply) => {
     const { done, failed } = waiting.get(reply.id) ?? {};
     waiting.delete(reply.id);

@@ -1,5 +1,6 @@
 import "server-only";
 import { type AnyObjectSchema, type InferType, string, ValidationError } from "yup";
+import { dayNumber } from "@/core/calendar/dayNumber";
 import { Refusal } from "./refusal";
 
 /** The input in the schema's shape, unknown keys dropped; a refusal with the schema's own words otherwise. */
@@ -17,3 +18,25 @@ export const uuid = () =>
   string()
     .matches(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i, "An id is missing. Reload the page and try again.")
     .required();
+
+const isDay = (text: string) => {
+  try {
+    return Number.isFinite(dayNumber(text));
+  } catch {
+    return false;
+  }
+};
+
+/** A day such as 2026-11-23 that exists. */
+export const day = () =>
+  string()
+    .required("Choose a day.")
+    .test("day", "Choose a day that exists.", (text) => text !== undefined && isDay(text));
+
+/** A day, or null for none; an empty field of a form counts as none. */
+export const optionalDay = () =>
+  string()
+    .transform((text) => (text === "" ? null : text))
+    .nullable()
+    .default(null)
+    .test("day", "Choose a day that exists.", (text) => text == null || isDay(text));

@@ -16,6 +16,7 @@ export function SheetLink({
   return (
     <button
       type="button"
+      data-name
       className={`decoration-hair text-left underline-offset-3 hover:underline ${className}`}
       onClick={() => setSheet(id)}
     >

@@ -1,89 +1,183 @@
 import { describe, expect, it } from "vitest";
-import { guessColumns } from "@/core/roster/guessColumns";
+import { importWarnings } from "@/core/roster/importWarnings";
+import { movesOf } from "@/core/roster/movesOf";
 import { rosterDifference } from "@/core/roster/rosterDifference";
+import type { IncomingRecord, IncomingRoster, KnownRecord, RosterFile } from "@/core/roster/rosterRecord";
 
-const mapping = guessColumns(["Student No.", "First name", "Last name", "Grade", "E-mail"]);
-const known = {
-  id: "p1",
-  studentNumber: "A1",
-  givenName: "Wen",
-  familyName: "Liangyu",
-  grade: 6,
-  email: "wen@x.example",
-  enrolled: true,
+type Values = Readonly<Record<string, string>>;
+const known = (file: RosterFile, key: string, values: Values, over: Partial<KnownRecord> = {}): KnownRecord => ({
+  file,
+  key,
+  id: `id-${key}`,
+  values,
+  active: true,
+  fromSource: true,
+  school: "s",
+  ...over,
+});
+const coming = (file: RosterFile, key: string, values: Values, gone = false): IncomingRecord => ({
+  file,
+  key,
+  values,
+  row: 2,
+  gone,
+});
+const roster = (mode: "bulk" | "delta", ...records: IncomingRecord[]): IncomingRoster => {
+  const tables: Record<string, { mode: "bulk" | "delta"; records: IncomingRecord[] }> = {};
+  for (const record of records) {
+    const table = tables[record.file] ?? { mode, records: [] };
+    tables[record.file] = table;
+    table.records.push(record);
+  }
+  return tables;
 };
-const one = (row: readonly string[], students = [known]) => rosterDifference([row], mapping, students, 6)[0];
+const wen = known("users", "u1", { givenName: "Wen", familyName: "Liangyu", grades: "06", email: "wen@x.example" });
 
-describe("guessColumns", () => {
+describe("rosterDifference", () => {
+  it("adds, changes column by column, and leaves alone", () => {
+    const { entries, counts } = rosterDifference(
+      [wen, known("users", "u2", { givenName: "Ada" })],
+      roster(
+        "delta",
+        coming("users", "u1", { familyName: "Liang", email: "" }),
+        coming("users", "u2", { givenName: "Ada" }),
+        coming("users", "u3", { givenName: "Bo" }),
+      ),
+      {},
+    );
+    expect(entries).toMatchObject([
+      { key: "u1", what: "changed", changes: [{ column: "familyName", from: "Liangyu", to: "Liang" }] },
+      { key: "u3", what: "added" },
+    ]);
+    // An empty cell says nothing.
+    expect(entries[0]?.values.email).toBe("wen@x.example");
+    expect(counts.users).toMatchObject({ added: 1, changed: 1, unchanged: 1, inactive: 0 });
+  });
+
+  it("makes inactive what a bulk file leaves out, but not what a delta file does, nor what was made here", () => {
+    const others = [
+      known("users", "u2", { givenName: "Ada" }),
+      known("users", "own", { givenName: "Bo" }, { fromSource: false }),
+    ];
+    const file = coming("users", "u1", wen.values);
+    expect(rosterDifference([wen, ...others], roster("bulk", file), {})).toMatchObject({
+      entries: [{ key: "u2", what: "inactive", row: null }],
+      counts: { users: { inactive: 1, kept: 1 } },
+    });
+    expect(rosterDifference([wen, ...others], roster("delta", file), {}).entries).toEqual([]);
+  });
+
+  it("leaves alone what belongs to a school the file is not about", () => {
+    const elsewhere = known("users", "u9", { givenName: "Cy" }, { school: "other" });
+    const file = roster("bulk", coming("orgs", "s", { name: "S" }), coming("users", "u1", wen.values));
+    const { entries } = rosterDifference([known("orgs", "s", { name: "S" }, { school: "" }), wen, elsewhere], file, {});
+    expect(entries).toEqual([]);
+  });
+
+  it("ends what the file marks as gone, and brings back what returns", () => {
+    const left = known("users", "u2", { givenName: "Ada" }, { active: false });
+    const file = roster("delta", coming("users", "u1", {}, true), coming("users", "u2", { givenName: "Ada" }));
+    expect(rosterDifference([wen, left], file, {}).entries).toMatchObject([
+      { key: "u1", what: "inactive" },
+      { key: "u2", what: "restored" },
+    ]);
+  });
+
+  it("recognises students made here by the school's own number, within the school", () => {
+    const own = known(
+      "users",
+      "here",
+      { identifier: "A1", givenName: "Wen", primaryOrgSourcedId: "s" },
+      { fromSource: false },
+    );
+    const same = coming("users", "u7", { identifier: "A1", givenName: "Wen", primaryOrgSourcedId: "s" });
+    expect(
+      rosterDifference([own, known("orgs", "s", {}, { school: "" })], roster("delta", same), {}).entries,
+    ).toMatchObject([{ id: "id-here", what: "changed", changes: [{ column: "sourcedId", from: "", to: "u7" }] }]);
+  });
+
+  it("points out who is likely the same, and takes a link somebody made", () => {
+    const twin = coming("users", "u7", { givenName: "Wén", familyName: "LIANGYU", grades: "06" });
+    expect(rosterDifference([wen], roster("delta", twin), {}).likely).toMatchObject([
+      { key: "u7", knownId: "id-u1", because: "same name, grade 06" },
+    ]);
+    const linked = rosterDifference([wen], roster("delta", twin), { u7: "id-u1" });
+    expect(linked.likely).toEqual([]);
+    expect(linked.entries).toMatchObject([{ id: "id-u1", what: "changed" }]);
+  });
+
   it.each([
+    ["a second row for one person", [coming("users", "u1", {}), coming("users", "u1", {})], /already/],
+    ["somebody else's email", [coming("users", "u5", { email: "WEN@x.example" })], /has this email/],
+    ["an enrollment of nobody", [coming("enrollments", "e1", { userSourcedId: "nobody" })], /no such row in users/],
     [
-      ["ID", "Given", "Family", "Year"],
-      { studentNumber: 0, givenName: 1, familyName: 2, grade: 3, fullName: null, email: null },
+      "a school that is not ours",
+      [coming("users", "u5", { primaryOrgSourcedId: "zz" })],
+      /not one that you look after/,
     ],
-    [["Surname", "Forename", "Pupil number"], { studentNumber: 2, givenName: 1, familyName: 0, fullName: null }],
-    [["Name", "student_id", "grade-level"], { fullName: 0, studentNumber: 1, grade: 2, givenName: null }],
-    [["colour", "shoe size"], { fullName: null, studentNumber: null, givenName: null }],
-  ])("reads %j", (headers, expected) => {
-    expect(guessColumns(headers)).toMatchObject(expected);
+  ])("refuses %s and keeps who is there", (_, records, reason) => {
+    const { refused, entries } = rosterDifference([wen], roster("bulk", ...records), {});
+    expect(refused).toMatchObject([{ row: 2, reason: expect.stringMatching(reason) }]);
+    expect(entries.filter(({ what }) => what !== "inactive")).toEqual([]);
+  });
+
+  it("refuses what hangs on a refused row", () => {
+    const file = roster(
+      "delta",
+      coming("users", "u5", { email: "wen@x.example" }),
+      coming("enrollments", "e1", { userSourcedId: "u5" }),
+    );
+    expect(rosterDifference([wen], file, {}).refused.map(({ file: name }) => name)).toEqual([
+      "users.csv",
+      "enrollments.csv",
+    ]);
+  });
+
+  it("lets two people swap their emails in one file", () => {
+    const ada = known("users", "u2", { email: "ada@x.example" });
+    const file = roster(
+      "delta",
+      coming("users", "u1", { email: "new@x.example" }),
+      coming("users", "u2", { email: "wen@x.example" }),
+    );
+    expect(rosterDifference([wen, ada], file, {}).refused).toEqual([]);
   });
 });
 
-describe("rosterDifference", () => {
-  it("adds, changes field by field, and leaves alone", () => {
-    expect(one(["B2", "Ada", "Nwosu", "Grade 5", ""])).toMatchObject({
-      kind: "added",
-      row: 2,
-      values: { grade: 5, email: null },
-    });
-    expect(one(["A1", "Wen", "Liang", "06", "WEN@x.example"])).toMatchObject({
-      kind: "changed",
-      changes: [{ field: "familyName", from: "Liangyu", to: "Liang" }],
-    });
-    expect(one(["A1", "Wen", "Liangyu", "6", ""])).toMatchObject({ kind: "unchanged", id: "p1" });
-    expect(one(["A1", "Wen", "Liangyu", "6", ""], [{ ...known, enrolled: false }])).toMatchObject({
-      kind: "changed",
-      changes: [{ field: "enrolled" }],
-    });
+it("a move is an enrollment that ends and one that begins in the same subject", () => {
+  const place = (key: string, what: "added" | "inactive", classSourcedId: string, person = "p") => ({
+    file: "enrollments" as const,
+    key,
+    id: null,
+    what,
+    row: null,
+    values: { role: "student", userSourcedId: person, classSourcedId },
+    changes: [],
   });
+  const subjects: Record<string, string> = { a: "math", b: "math", c: "reading" };
+  const moves = movesOf(
+    [
+      place("e1", "inactive", "a"),
+      place("e2", "added", "c"),
+      place("e3", "added", "b"),
+      place("e4", "added", "b", "q"),
+    ],
+    (key) => subjects[key] ?? "",
+  );
+  expect(moves).toEqual([{ personKey: "p", fromClassKey: "a", toClassKey: "b", ends: "e1", begins: "e3" }]);
+});
 
-  it.each([
-    [["", "Ada", "Nwosu", "6", ""], /number is missing/],
-    [["B2", "", "Nwosu", "6", ""], /given name is missing/],
-    [["B2", "Ada", "", "6", ""], /family name is missing/],
-    [["B2", "Ada", "Nwosu", "66", ""], /no grade/],
-    [["B2", "Ada", "Nwosu", "six", ""], /no grade/],
-    [["B2", "Ada", "Nwosu", "0", ""], /no grade/],
-    [["B2", "Ada", "Nwosu", "6", "not an address"], /no email/],
-    [["B2", "A".repeat(61), "Nwosu", "6", ""], /longer than 60/],
-  ])("refuses %j with its reason", (row, reason) => {
-    expect(one(row)).toMatchObject({ kind: "refused", reason: expect.stringMatching(reason) });
-  });
-
-  it("refuses a number that stands in the file twice and names the row", () => {
-    const entries = rosterDifference(
-      [
-        ["B2", "Ada", "Nwosu"],
-        ["B2", "Bo", "Berg"],
-      ],
-      mapping,
-      [],
-      6,
-    );
-    expect(entries[1]).toMatchObject({ kind: "refused", row: 3, reason: expect.stringContaining("row 2") });
-  });
-
-  it("reads whole names both ways round and takes the class's grade where none stands", () => {
-    const whole = guessColumns(["Name", "ID"]);
-    const [first, second] = rosterDifference(
-      [
-        ["Ó Lorcáin, Caoimhe", "1"],
-        ["Noor Jahan Siddiq", "2"],
-      ],
-      whole,
-      [],
-      7,
-    );
-    expect(first).toMatchObject({ values: { givenName: "Caoimhe", familyName: "Ó Lorcáin", grade: 7 } });
-    expect(second).toMatchObject({ values: { givenName: "Noor Jahan", familyName: "Siddiq" } });
-  });
+it.each([
+  [430, 412, true],
+  [430, 10, false],
+  [90, 10, true],
+  [4, 2, false],
+  [5, 3, true],
+  [0, 0, false],
+])("of %i active, %i made inactive: warned %s", (active, inactive, warned) => {
+  const count = { active, inactive, added: 0, changed: 0, restored: 0, unchanged: 0, kept: 0 };
+  const warnings = importWarnings({ users: count });
+  expect(warnings.length > 0).toBe(warned);
+  if (warned)
+    expect(warnings[0]).toBe(`This would make ${inactive} of ${active} people inactive. Is the file complete?`);
 });

@@ -2,6 +2,8 @@ import type { Metadata } from "next";
 import { signOutAction } from "@/features/access/actions";
 import { studentHome } from "@/features/delivery/reads";
 import { StudentHomePage } from "@/features/delivery/view/StudentHomePage";
+import { ownInterests } from "@/features/roster/reads/studentRecord";
+import { Interests } from "@/features/roster/view/Interests";
 import { requireStudentPage } from "@/server/access/pages";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
@@ -10,9 +12,17 @@ export const metadata: Metadata = { title: "My river" };
 
 export default async function Page() {
   const { personId } = await requireStudentPage();
-  const found = await attempt(studentHome);
+  const found = await attempt(async (context) => ({
+    home: await studentHome(context),
+    chosen: await ownInterests(context),
+  }));
   return found.ok ? (
-    <StudentHomePage home={found.data} personId={personId} signOut={signOutAction} />
+    <StudentHomePage
+      home={found.data.home}
+      personId={personId}
+      signOut={signOutAction}
+      interests={<Interests chosen={found.data.chosen} />}
+    />
   ) : (
     <Refused message={found.message} href="/" label="Back to the start" />
   );

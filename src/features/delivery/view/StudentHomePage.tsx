@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { StudentHome, StudentWork } from "../types";
 import { OwnRiver } from "./River";
@@ -8,10 +9,13 @@ export function StudentHomePage({
   home,
   personId,
   signOut,
+  interests,
 }: {
   readonly home: StudentHome;
   readonly personId: string;
   readonly signOut: () => Promise<void>;
+  /** The choice of interests, which is the roster's. */
+  readonly interests: ReactNode;
 }) {
   return (
     <div className="mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
@@ -65,6 +69,7 @@ export function StudentHomePage({
           </ul>
         </>
       ) : null}
+      {interests}
     </div>
   );
 }

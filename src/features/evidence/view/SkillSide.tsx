@@ -106,7 +106,7 @@ function Misconception({ entry, pullAll }: { readonly entry: ShownMisconception;
         ) : null}
       </div>
       <p className="text-mute text-[13px]">
-        {names.join(", ")}
+        <span data-name>{names.join(", ")}</span>
         {rest > 0 ? ` and ${rest} more` : ""}
         {names.length > 0 && entry.secureSince > 0 ? "; " : ""}
         {entry.secureSince > 0 ? `${entry.secureSince} Secure since` : ""}

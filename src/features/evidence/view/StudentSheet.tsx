@@ -1,5 +1,6 @@
 "use client";
 import { X } from "lucide-react";
+import Link from "next/link";
 import { useParams } from "next/navigation";
 import { parseAsString, useQueryState } from "nuqs";
 import { Dialog as Radix } from "radix-ui";
@@ -23,7 +24,7 @@ export function StudentSheet() {
           className="bg-paper border-ink fixed inset-y-0 right-0 z-40 w-[min(27rem,96vw)] overflow-y-auto border-l-[1.5px] px-6 py-5"
         >
           <div className="flex items-start justify-between gap-3">
-            <Radix.Title className="font-serif text-[22px] leading-tight font-medium">
+            <Radix.Title data-name className="font-serif text-[22px] leading-tight font-medium">
               {loaded.state === "ready" ? loaded.data.name : "Student"}
             </Radix.Title>
             <Radix.Close aria-label="Close the sheet" className="p-1">
@@ -49,6 +50,16 @@ function Sheet({ view }: { readonly view: StudentSheetView }) {
       <p className="text-mute">
         {view.classNames.join(", ")}, grade {view.grade}
         {view.groups.length > 0 ? `; in ${view.groups.join(", ")}` : ""}
+        {view.left ? "; left the school" : ""}
+      </p>
+      <p>
+        <span className="text-mute">Supports: {view.supports}.</span>{" "}
+        <Link
+          className="decoration-hair underline underline-offset-3"
+          href={`/desk/${classes}/roster/students/${view.id}`}
+        >
+          Record
+        </Link>
       </p>
       {view.firstGap ? (
         <div className="border-ink mt-4 border-t-2 pt-2">

@@ -5,6 +5,7 @@ import { usePathname, useRouter } from "next/navigation";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useMemo, useState } from "react";
 import { setShortcutsOff, shortcutsOff, useShortcuts } from "@/client/keys/useShortcuts";
+import { sayDone } from "@/client/notices";
 import { RiverMark } from "@/ui/primitives/RiverMark";
 import type { ClassChoice } from "../types";
 import { Palette } from "./Palette";
@@ -16,12 +17,15 @@ const item = "data-highlighted:bg-bank flex cursor-pointer items-center justify-
 export function DeskHeader(props: {
   readonly classes: readonly ClassChoice[];
   readonly chosenKey: string;
+  /** How many of the classes are the person's own; the others come with coordinating the school. */
+  readonly own: number;
+  readonly wholeSchool: boolean;
   readonly term: string;
   readonly personName: string;
   readonly stations: readonly string[];
   readonly signOut: () => Promise<void>;
 }) {
-  const { classes, chosenKey, term, personName, stations, signOut } = props;
+  const { classes, chosenKey, own, wholeSchool, term, personName, stations, signOut } = props;
   const router = useRouter();
   const path = usePathname();
   const base = `/desk/${chosenKey}`;
@@ -34,6 +38,7 @@ export function DeskHeader(props: {
       "g t": () => router.push(base),
       "g l": () => router.push(`${base}/library`),
       "g h": () => router.push(`${base}/history`),
+      "g p": toggleProjector,
       "g n": () => router.push(`${base}/work/new`),
       ...Object.fromEntries(
         stations.map((station, place) => [String(place + 1), () => router.push(`${base}/${station}`)]),
@@ -53,11 +58,16 @@ export function DeskHeader(props: {
       </Link>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="flex items-center gap-1.5 text-[16px] font-semibold">
-          {chosen?.name ?? "All classes"} <ChevronDown size={16} aria-hidden />
+          {chosen?.name ?? (chosenKey === "school" ? "Whole school" : "All classes")}{" "}
+          <ChevronDown size={16} aria-hidden />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content className={menu} align="start">
-            {[{ slug: "all", name: "All classes" }, ...classes].map(({ slug, name }) => (
+          <DropdownMenu.Content className={`${menu} max-h-[70vh] overflow-y-auto`} align="start">
+            {[
+              ...(wholeSchool ? [{ slug: "school", name: "Whole school" }] : []),
+              ...(own > 0 ? [{ slug: "all", name: wholeSchool ? "All my classes" : "All classes" }] : []),
+              ...classes,
+            ].map(({ slug, name }) => (
               <DropdownMenu.Item
                 key={slug}
                 className={`${item} ${slug === chosenKey ? "font-bold" : ""}`}
@@ -96,6 +106,12 @@ export function DeskHeader(props: {
             <DropdownMenu.Item className={item} onSelect={() => router.push(`${base}/history`)}>
               History and undo <kbd className="text-mute">g h</kbd>
             </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={() => router.push(`${base}/account`)}>
+              Your account
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={toggleProjector}>
+              Projector: hide or show names <kbd className="text-mute">g p</kbd>
+            </DropdownMenu.Item>
             <DropdownMenu.Item className={item} onSelect={toggleTheme}>
               Light or dark
             </DropdownMenu.Item>
@@ -127,6 +143,19 @@ function toggleTheme(): void {
   } catch {
     // Without storage the choice lasts until the page is reloaded.
   }
+}
+
+/** Hides names while the screen is on the wall; it ends with the tab, so that nobody finds it on by surprise tomorrow. */
+function toggleProjector(): void {
+  const on = document.documentElement.dataset.projector !== "on";
+  if (on) document.documentElement.dataset.projector = "on";
+  else delete document.documentElement.dataset.projector;
+  try {
+    sessionStorage.setItem("oxbow.projector", on ? "on" : "off");
+  } catch {
+    // Without storage the choice lasts until the page is reloaded.
+  }
+  sayDone(on ? "Names are hidden. Press g p, or use the person menu, to show them." : "Names are shown again.");
 }
 
 const REFRESH_MILLISECONDS = 60_000;

@@ -31,7 +31,9 @@ export function Palette(props: {
   };
   const hrefOf = ({ kind, id }: SearchEntry) =>
     kind === "student"
-      ? `${base}/evidence?sheet=${id}`
+      ? chosenKey === "school"
+        ? `${base}/roster/students/${id}`
+        : `${base}/evidence?sheet=${id}`
       : kind === "skill"
         ? `${base}/library/${id}`
         : kind === "work"
@@ -40,7 +42,10 @@ export function Palette(props: {
   const actions = [
     { name: "Assign practice", href: `${base}/work/new` },
     { name: "Import a roster file", href: `${base}/roster/import` },
+    { name: "Roster: students, PINs and cards", href: `${base}/roster` },
+    { name: "Take the roster out as a file", href: `${base}/roster/export` },
     { name: "Suggest groups", href: `${base}/regroup` },
+    { name: "Group board", href: `${base}/regroup/board` },
     { name: "Open the mastery map", href: `${base}/evidence` },
     { name: "History and undo", href: `${base}/history` },
   ];

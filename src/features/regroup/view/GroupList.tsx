@@ -14,9 +14,12 @@ export function GroupList({ groups, base }: { readonly groups: readonly GroupLis
           {groups.map((group) => (
             <tr key={group.id} className="border-hair border-t">
               <td className="w-64 py-2">
+                <span className="border-ink mr-2 inline-block min-w-8 border px-1 text-center text-[13px] font-semibold">
+                  {group.label}
+                </span>
                 <Link
                   className="decoration-hair font-semibold underline underline-offset-3"
-                  href={`${base}/regroup/${group.id}`}
+                  href={group.stage === "standing" ? `${base}/regroup/board` : `${base}/regroup/${group.id}`}
                 >
                   {group.name}
                 </Link>
@@ -24,7 +27,9 @@ export function GroupList({ groups, base }: { readonly groups: readonly GroupLis
                   {group.skillName}, {group.className}
                 </span>
               </td>
-              <td className="text-mute pr-6">{group.members.join(", ")}</td>
+              <td className="text-mute pr-6">
+                <span data-name>{group.members.join(", ")}</span>
+              </td>
               <td
                 className={`w-60 text-right ${group.stage === "check" || group.stage === "plan" ? "text-clay font-semibold" : ""}`}
               >

@@ -29,7 +29,7 @@ export function PullListBar(props: {
         <ul className="flex min-w-0 flex-1 gap-x-3 overflow-x-auto">
           {pull.entries.map((entry) => (
             <li key={entry.id} className="flex items-center gap-1 whitespace-nowrap">
-              {entry.name}
+              <span data-name>{entry.name}</span>
               <button
                 type="button"
                 aria-label={`Take ${entry.name} off the pull list`}

@@ -15,7 +15,7 @@ export function ReteachSheet({ group, base }: { readonly group: GroupView; reado
       </div>
       <h1 className="font-serif text-[26px] leading-tight font-medium print:text-[18pt]">{group.skillName}</h1>
       <p className="text-mute">
-        {group.name}: {group.members.map(({ name }) => name).join(", ")}
+        {group.name}: <span data-name>{group.members.map(({ name }) => name).join(", ")}</span>
       </p>
       <p className="border-ink mt-2 border-t-2 pt-2">{group.because}</p>
       {group.wrongAnswers.length > 0 ? (
@@ -23,7 +23,7 @@ export function ReteachSheet({ group, base }: { readonly group: GroupView; reado
           <ul className="space-y-1.5">
             {group.wrongAnswers.map((answer) => (
               <li key={answer.name}>
-                <b>{answer.name}</b> gave{" "}
+                <b data-name>{answer.name}</b> gave{" "}
                 <b>
                   <MathText text={answer.given} />
                 </b>{" "}

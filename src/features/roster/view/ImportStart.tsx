@@ -1,52 +1,69 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState, useTransition } from "react";
+import { type FormEvent, useRef, useState } from "react";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
-import { beginImportAction } from "../actions";
+import { Problem } from "@/ui/primitives/Field";
 
 const box = "bg-field border-ink border-[1.5px] px-2 py-1.5";
 
-/** Chooses the file and the class it is for; nothing changes before the preview has been looked at. */
+/** Chooses the file and what it is for; nothing changes before the difference has been looked at. */
 export function ImportStart({
   classes,
   base,
   startWith,
+  wholeSchool,
 }: {
   readonly classes: readonly { readonly id: string; readonly name: string }[];
   readonly base: string;
   readonly startWith: string;
+  /** The chooser may bring in files of the whole school. */
+  readonly wholeSchool: boolean;
 }) {
   const router = useRouter();
-  const [classId, setClassId] = useState(startWith);
+  const [target, setTarget] = useState(startWith);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [sent, setSent] = useState<number | null>(null);
+  const request = useRef<XMLHttpRequest | null>(null);
+  const send = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    setProblem(null);
+    setSent(0);
+    const upload = new XMLHttpRequest();
+    request.current = upload;
+    upload.upload.onprogress = ({ loaded, total }) => setSent(loaded / Math.max(1, total));
+    upload.onload = () => {
+      const reply = JSON.parse(upload.responseText || "{}") as { draftId?: string; message?: string };
+      if (upload.status === 200 && reply.draftId) router.push(`${base}/roster/import/${reply.draftId}`);
+      else {
+        setSent(null);
+        setProblem(reply.message ?? "The file could not be sent. Please try again.");
+      }
+    };
+    upload.onerror = () => {
+      setSent(null);
+      setProblem("The connection was lost while the file was sent. Nothing was changed; send it again.");
+    };
+    upload.onabort = () => setSent(null);
+    upload.open("POST", "/api/roster/drafts");
+    upload.send(new FormData(event.currentTarget));
+  };
   return (
-    <form
-      className="max-w-2xl px-5 py-4 text-[15px]"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const form = new FormData(event.currentTarget);
-        start(async () => {
-          const result = await beginImportAction(form);
-          if (result.ok) router.push(`${base}/roster/import/${result.data}`);
-          else setProblem(result.message);
-        });
-      }}
-    >
+    <form className="max-w-2xl px-5 py-4 text-[15px]" onSubmit={send}>
       <PageHead
         title="Import a roster file"
-        sub="You see what would change before anything does, and can undo it afterwards."
+        sub="You see what would change before anything does, mend rows right there, and can undo it afterwards."
       />
       <div className="space-y-5">
         <label className="block">
-          <span className="mb-1 block font-semibold">Into which class?</span>
+          <span className="mb-1 block font-semibold">What is it for?</span>
           <select
-            name="classId"
-            className={`${box} w-72`}
-            value={classId}
-            onChange={(event) => setClassId(event.target.value)}
+            name="target"
+            className={`${box} w-80`}
+            value={target}
+            onChange={(event) => setTarget(event.target.value)}
           >
+            {wholeSchool ? <option value="school">the whole school</option> : null}
             {classes.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -55,7 +72,7 @@ export function ImportStart({
             <option value="new">a new class…</option>
           </select>
         </label>
-        {classId === "new" ? (
+        {target === "new" ? (
           <div className="flex gap-5">
             <label className="block">
               <span className="mb-1 block font-semibold">Name of the new class</span>
@@ -63,7 +80,7 @@ export function ImportStart({
             </label>
             <label className="block">
               <span className="mb-1 block font-semibold">Grade</span>
-              <input name="newClassGrade" type="number" min={1} max={12} defaultValue={6} className={`${box} w-20`} />
+              <input name="newClassGrade" type="number" min={0} max={12} defaultValue={6} className={`${box} w-20`} />
             </label>
           </div>
         ) : null}
@@ -72,23 +89,24 @@ export function ImportStart({
           <input
             name="file"
             type="file"
-            accept=".csv,.tsv,.txt,text/csv"
+            accept=".csv,.tsv,.txt,.xlsx,.zip,text/csv"
             required
             className={`${box} w-full file:mr-4 file:border-0 file:bg-transparent file:font-semibold file:underline`}
           />
           <span className="text-mute mt-1 block text-[14px]">
-            CSV with a first row of headers: a student number, given and family name (or the whole name), grade, email
-            if you have it. Any order, any sensible words.
+            A sheet (CSV, TSV or XLSX) with a first row of headers: a student number, given and family name (or the
+            whole name), grade; {target === "school" ? "classes, " : ""}email, birth year, supports if you have them.
+            Any order, any sensible words.
+            {wholeSchool ? " Or a zip of CSV files as the OneRoster standard has them, version 1.1 or 1.2." : ""}
           </span>
         </label>
-        {problem ? (
-          <p role="alert" className="border-clay border-l-4 pl-3">
-            {problem}
-          </p>
-        ) : null}
-        <Button look="main" type="submit" disabled={busy}>
-          {busy ? "Reading…" : "Show what would change"}
-        </Button>
+        <Problem text={problem} />
+        <div className="flex items-center gap-3">
+          <Button look="main" type="submit" disabled={sent !== null}>
+            {sent === null ? "Show what would change" : `Sending, ${Math.round(sent * 100)} %`}
+          </Button>
+          {sent !== null ? <Button onClick={() => request.current?.abort()}>Stop</Button> : null}
+        </div>
       </div>
     </form>
   );

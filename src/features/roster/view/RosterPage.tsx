@@ -1,151 +1,265 @@
 "use client";
-import { parseAsString, useQueryState } from "nuqs";
-import { useState, useTransition } from "react";
-import { sayProblem } from "@/client/notices";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { parseAsString, parseAsStringLiteral, useQueryState } from "nuqs";
+import { useMemo, useState } from "react";
 import { usePullList } from "@/client/pull-list/pullList";
+import { useRun } from "@/client/useRun";
+import { undoAction } from "@/server/runtime/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
-import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
-import { newPinsAction } from "../actions";
-import type { RosterStudent, RosterView, SignInSlip } from "../types";
-import { Slips } from "./Slips";
+import { FIELD } from "@/ui/primitives/Field";
+import { newSignInsAction, unlockStudentAction } from "../actions";
+import type { ArchivedClass, RosterStudent, RosterView, SignInSlip } from "../types";
+import { AddStudentDialog } from "./AddStudentDialog";
+import { ClassTable } from "./ClassTable";
+import { HealthList } from "./HealthList";
+import { NewClassDialog } from "./NewClassDialog";
+import { PlaceDialog } from "./PlaceDialog";
+import { SignInCards } from "./SignInCards";
+import { SignInDialog } from "./SignInDialog";
+import { StudentTable } from "./StudentTable";
 
-const SIGN_IN: Readonly<Record<RosterStudent["signIn"], string>> = {
-  none: "no PIN yet",
-  locked: "locked out: too many tries",
-  never: "has a PIN, not signed in yet",
-  used: "",
-};
+type Named = readonly { readonly id: string; readonly name: string }[];
 
-/** Who is in the classes and whether everybody can sign in; each trouble with its repair beside it. */
-export function RosterPage({ view, base }: { readonly view: RosterView; readonly base: string }) {
+/** Who is in the classes and whether everything about it is well; each trouble with its repair beside it. */
+export function RosterPage({
+  view,
+  archived,
+  slugs,
+  base,
+}: {
+  readonly view: RosterView;
+  readonly archived: readonly ArchivedClass[];
+  /** Name of each class in an address, by its id. */
+  readonly slugs: Readonly<Record<string, string>>;
+  readonly base: string;
+}) {
+  const router = useRouter();
   const pull = usePullList();
-  const [find, setFind] = useQueryState("find", parseAsString.withDefault(""));
-  const [slips, setSlips] = useState<readonly SignInSlip[] | null>(null);
-  const [busy, start] = useTransition();
-  const rows = view.students.filter(({ name, studentNumber }) =>
-    `${name} ${studentNumber}`.toLocaleLowerCase().includes(find.trim().toLocaleLowerCase()),
+  const run = useRun(undoAction);
+  const [show, setShow] = useQueryState(
+    "show",
+    parseAsStringLiteral(["students", "classes"] as const).withDefault("students"),
   );
-  const makePins = (students: readonly RosterStudent[]) =>
-    start(async () => {
-      const result = await newPinsAction(students.map(({ id }) => id));
-      if (result.ok) setSlips(result.data);
-      else sayProblem(result.message);
-    });
-  if (slips) return <Slips slips={slips} close={() => setSlips(null)} />;
-  const none = view.students.filter(({ signIn }) => signIn === "none");
-  const locked = view.students.filter(({ signIn }) => signIn === "locked");
+  const [find, setFind] = useQueryState("find", parseAsString.withDefault(""));
+  const [inClass, setInClass] = useQueryState("class", parseAsString.withDefault(""));
+  const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
+  const [slips, setSlips] = useState<readonly SignInSlip[] | null>(null);
+  const [signIn, setSignIn] = useState<Named | null>(null);
+  const [placing, setPlacing] = useState<Named | null>(null);
+  const [adding, setAdding] = useState<"student" | "class" | null>(null);
+  const rows = useMemo(() => filtered(view.students, find, inClass), [view.students, find, inClass]);
+  const chosen = view.students.filter(({ id }) => selected.has(id));
+  if (slips)
+    return (
+      <SignInCards
+        slips={slips}
+        close={() => {
+          setSlips(null);
+          router.refresh();
+        }}
+      />
+    );
+  const select = (ids: readonly string[], on: boolean) => {
+    const next = new Set(selected);
+    for (const id of ids)
+      if (on) next.add(id);
+      else next.delete(id);
+    setSelected(next);
+  };
+  const unlock = (about: Named) =>
+    run(
+      async () => {
+        for (const { id } of about) {
+          const result = await unlockStudentAction({ studentId: id });
+          if (!result.ok) return result;
+        }
+        return { ok: true, data: undefined };
+      },
+      about.length === 1 ? `${about[0]?.name} can try again.` : `${about.length} students can try again.`,
+    );
+  const everybody = rows.length === view.students.length ? "all" : "those shown";
   return (
     <div className="px-5 py-4">
-      <PageHead title="Roster" sub={view.classes.map(({ name, code }) => `${name}: class code ${code}`).join("; ")}>
+      <PageHead
+        title={view.schoolName ? `Roster of ${view.schoolName}` : "Roster"}
+        sub={
+          view.schoolName
+            ? `${view.students.length} students in ${view.classes.length} classes`
+            : view.classes.map(({ name, code }) => `${name}: class code ${code}`).join("; ")
+        }
+      >
         <ButtonLink look={view.students.length === 0 ? "main" : "plain"} href={`${base}/roster/import`}>
           Import a file
         </ButtonLink>
-        <Button
-          disabled={busy || view.students.length === 0}
-          onClick={() => {
-            if (
-              window.confirm(
-                `This gives all ${view.students.length} students new PINs; the old ones stop working. Go on?`,
-              )
-            )
-              makePins(view.students);
-          }}
-        >
-          New sign-in slips for all
+        <ButtonLink href={`${base}/roster/export`}>Take it out as a file</ButtonLink>
+        <Button disabled={rows.length === 0} onClick={() => setSignIn(rows)}>
+          PINs and cards for {everybody}
         </Button>
       </PageHead>
-      {none.length > 0 || locked.length > 0 ? (
-        <div className="border-clay mb-4 border-l-4 pl-3 text-[15px]">
-          {none.length > 0 ? (
-            <p>
-              {none.length} {none.length === 1 ? "student has" : "students have"} no PIN and can't sign in.{" "}
-              <Button look="quiet" className="px-1!" disabled={busy} onClick={() => makePins(none)}>
-                Make their sign-in slips
-              </Button>
-            </p>
-          ) : null}
-          {locked.length > 0 ? (
-            <p>
-              Locked out after too many tries: {locked.map(({ name }) => name).join(", ")}.{" "}
-              <Button look="quiet" className="px-1!" disabled={busy} onClick={() => makePins(locked)}>
-                New PIN and unlock
-              </Button>
-            </p>
-          ) : null}
-        </div>
+      {view.mayManage ? (
+        <nav aria-label="School" className="text-mute -mt-2 mb-3 flex flex-wrap gap-x-5 gap-y-1 text-[15px]">
+          {(
+            [
+              ["staff", "Staff and roles"],
+              ["roll-over", "Roll the year over"],
+              ["access", "Who can see whom"],
+              ["privacy", "Privacy and leavers"],
+            ] as const
+          ).map(([path, words]) => (
+            <Link
+              key={path}
+              href={`/desk/school/roster/${path}`}
+              className="hover:text-ink decoration-hair underline underline-offset-4"
+            >
+              {words}
+            </Link>
+          ))}
+          <Link href="/desk/school/history" className="hover:text-ink decoration-hair underline underline-offset-4">
+            Everything that was done
+          </Link>
+        </nav>
       ) : null}
-      {view.students.length === 0 ? (
+      <HealthList
+        health={view.health}
+        base={base}
+        mayEnroll={view.mayEnroll}
+        unlock={unlock}
+        newSignIn={(about) => setSignIn(about)}
+        place={(about) => setPlacing(about)}
+        busy={run.busy}
+      />
+      <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-2 text-[15px]">
+        <fieldset className="flex" aria-label="Show">
+          {(["students", "classes"] as const).map((one) => (
+            <button
+              key={one}
+              type="button"
+              aria-pressed={show === one}
+              className={`border-b-2 px-1.5 py-0.5 ${show === one ? "border-water font-semibold" : "text-mute border-transparent"}`}
+              onClick={() => setShow(one === "students" ? null : one)}
+            >
+              {one === "students"
+                ? count(view.students.length, "student", "students")
+                : count(view.classes.length, "class", "classes")}
+            </button>
+          ))}
+        </fieldset>
+        {show === "students" ? (
+          <>
+            <label>
+              <span className="sr-only">Find a student</span>
+              <input
+                className="border-hair w-56 border-b bg-transparent px-1 py-1"
+                placeholder="Find a name or number"
+                value={find}
+                onChange={(event) => setFind(event.target.value || null)}
+              />
+            </label>
+            {view.classes.length > 1 ? (
+              <label>
+                <span className="sr-only">Class</span>
+                <select className={FIELD} value={inClass} onChange={(event) => setInClass(event.target.value || null)}>
+                  <option value="">every class</option>
+                  <option value="none">no class</option>
+                  {view.classes.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            ) : null}
+            <span className="text-mute" aria-live="polite">
+              {chosen.length > 0 ? `${chosen.length} selected` : `${rows.length} of ${view.students.length}`}
+            </span>
+          </>
+        ) : null}
+        {chosen.length > 0 && show === "students" ? (
+          <span className="flex flex-wrap gap-2">
+            {view.mayEnroll ? <Button onClick={() => setPlacing(chosen)}>Move or take out</Button> : null}
+            <Button onClick={() => setSignIn(chosen)}>PINs and cards</Button>
+            <Button onClick={() => pull.add(chosen.map(({ id, name }) => ({ id, name, skillId: null })))}>
+              Put on the pull list
+            </Button>
+            <Button look="quiet" onClick={() => setSelected(new Set())}>
+              Select none
+            </Button>
+          </span>
+        ) : (
+          <span className="flex gap-2">
+            {view.mayEnroll && view.classes.length > 0 && show === "students" ? (
+              <Button look="quiet" onClick={() => setAdding("student")}>
+                Add a student
+              </Button>
+            ) : null}
+            {show === "classes" ? (
+              <Button look="quiet" onClick={() => setAdding("class")}>
+                Make a class of your own
+              </Button>
+            ) : null}
+          </span>
+        )}
+      </div>
+      {show === "classes" ? (
+        <ClassTable classes={view.classes} archived={archived} slugs={slugs} base={base} />
+      ) : view.students.length === 0 ? (
         <p className="text-mute py-8">
-          No students yet. Import a CSV file with one row for each student: number, given name, family name, grade.
+          No students yet. Import a sheet with one row for each student: number, given name, family name, grade.
+        </p>
+      ) : rows.length === 0 ? (
+        <p className="text-mute py-8">
+          Nobody fits “{find}”.{" "}
+          <Button look="quiet" onClick={() => Promise.all([setFind(null), setInClass(null)])}>
+            Show everybody
+          </Button>
         </p>
       ) : (
-        <>
-          <label className="mb-2 flex items-center gap-3 text-[15px]">
-            <span className="sr-only">Find a student</span>
-            <input
-              className="border-hair w-60 border-b bg-transparent px-1 py-1"
-              placeholder="Find a name or number"
-              value={find}
-              onChange={(event) => setFind(event.target.value || null)}
-            />
-            <span className="text-mute" aria-live="polite">
-              {rows.length} of {view.students.length}
-            </span>
-          </label>
-          <table className="w-full max-w-5xl text-[15px]">
-            <thead className="text-mute text-left text-[14px]">
-              <tr>
-                <th className="py-1 font-normal">Name</th>
-                <th className="w-32 font-normal">Number</th>
-                <th className="w-20 font-normal">Grade</th>
-                <th className="w-32 font-normal">Class</th>
-                <th className="w-72 font-normal">Signing in</th>
-                <th className="w-24" />
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((student) => (
-                <tr key={student.id} className="border-hair border-t">
-                  <td className="py-1">
-                    <span className="flex items-center gap-2">
-                      <input
-                        type="checkbox"
-                        className="accent-clay"
-                        checked={pull.has(student.id)}
-                        aria-label={`${student.name} on the pull list`}
-                        onChange={() => pull.toggle({ id: student.id, name: student.name, skillId: null })}
-                      />
-                      <SheetLink id={student.id}>{student.name}</SheetLink>
-                    </span>
-                  </td>
-                  <td>{student.studentNumber}</td>
-                  <td>{student.grade}</td>
-                  <td>{student.className}</td>
-                  <td
-                    className={
-                      student.signIn === "none" || student.signIn === "locked" ? "text-clay font-semibold" : "text-mute"
-                    }
-                  >
-                    {student.signIn === "used" ? `last ${student.lastSignIn}` : SIGN_IN[student.signIn]}
-                  </td>
-                  <td className="text-right">
-                    <Button
-                      look="quiet"
-                      className="px-0! text-[14px]!"
-                      disabled={busy}
-                      onClick={() => makePins([student])}
-                      aria-label={`New PIN for ${student.name}`}
-                    >
-                      New PIN
-                    </Button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </>
+        <StudentTable students={rows} selected={selected} select={select} base={base} />
       )}
+      {signIn ? (
+        <SignInDialog
+          count={signIn.length}
+          busy={run.busy}
+          close={() => setSignIn(null)}
+          make={(choice) =>
+            run(
+              () => newSignInsAction({ studentIds: signIn.map(({ id }) => id), ...choice }),
+              null,
+              (made) => {
+                setSignIn(null);
+                setSlips(made);
+              },
+            )
+          }
+        />
+      ) : null}
+      {placing ? (
+        <PlaceDialog
+          students={placing}
+          classes={view.openClasses}
+          from={view.classes.filter(({ id }) =>
+            placing.every((student) => view.students.find((row) => row.id === student.id)?.classIds.includes(id)),
+          )}
+          close={() => setPlacing(null)}
+        />
+      ) : null}
+      {adding === "student" ? <AddStudentDialog classes={view.classes} close={() => setAdding(null)} /> : null}
+      {adding === "class" ? (
+        <NewClassDialog students={chosen} today={view.today} close={() => setAdding(null)} />
+      ) : null}
     </div>
+  );
+}
+
+const count = (number: number, one: string, more: string) => `${number} ${number === 1 ? one : more}`;
+
+function filtered(students: readonly RosterStudent[], find: string, inClass: string): RosterStudent[] {
+  const words = find.trim().toLocaleLowerCase();
+  return students.filter(
+    ({ name, studentNumber, classIds }) =>
+      (words === "" || `${name} ${studentNumber}`.toLocaleLowerCase().includes(words)) &&
+      (inClass === "" || (inClass === "none" ? classIds.length === 0 : classIds.includes(inClass))),
   );
 }

@@ -1,70 +1,88 @@
 import "server-only";
-import { mixed, number, object, string } from "yup";
-import { spreadPlan } from "@/core/calendar/spreadPlan";
-import { guessColumns } from "@/core/roster/guessColumns";
-import type { RosterEntry } from "@/core/roster/rosterDifference";
+import { array, boolean, mixed, number, object, string } from "yup";
 import { ROSTER_FIELDS } from "@/core/roster/rosterField";
 import type { Queryable } from "@/db/connection";
-import { classByCode } from "@/db/queries/people";
-import { draftById, insertDraft, type RosterDraftRow, updateDraft } from "@/db/queries/rosterDrafts";
-import { added, changeById, changed, rowsOfTable } from "@/db/queries/rowChanges";
+import { classByCode, classesById } from "@/db/queries/people";
+import { deleteDraftsBefore, insertDraft, type RosterDraftRow, updateDraft } from "@/db/queries/rosterDrafts";
+import { added } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
-import { readSheet } from "@/formats/table/readSheet";
 import { demand, demandStaff } from "@/server/access/demand";
+import type { StaffActor } from "@/server/access/policy";
+import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
 import { recordChange } from "@/server/runtime/history";
-import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, schoolOf } from "@/server/runtime/school";
+import { dayAt, forgetSchools, schoolOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
-import { previewOf } from "../reads";
+import { fingerprintOf, isApplied, jobOf, openDraft, stopJob } from "../reads/drafts";
+import { newClassCode } from "./apply/newClassCode";
+import { planRows } from "./apply/planRows";
+import { rowsOfEntries } from "./apply/rowsOfEntries";
 
-/** More rows than any class has. */
-const MOST_STUDENTS = 400;
-/** School days that a new class's plan gives to each skill. */
-const DAYS_PER_SKILL = 6;
+const MOST_BYTES = 60_000_000;
+/** Files that were brought in are forgotten after 30 days. */
+const KEPT_MILLISECONDS = 30 * 86_400_000;
 
 const upload = object({
+  /** A class; null for a new class, or for the whole school when no new class is named. */
   classId: string().nullable().default(null),
   newClassName: string().trim().max(40, "The name of a class has at most 40 letters.").nullable().default(null),
   newClassGrade: number()
     .integer()
-    .min(1, "The grade runs from 1 to 12.")
-    .max(12, "The grade runs from 1 to 12.")
+    .min(0, "The grade runs from 0 (kindergarten) to 12.")
+    .max(12, "The grade runs from 0 (kindergarten) to 12.")
     .nullable()
     .default(null),
+  wholeSchool: mixed<boolean>().default(false),
   fileName: string().max(200).required(),
   bytes: mixed<Uint8Array>((value): value is Uint8Array => value instanceof Uint8Array).required(
     "Choose a file first.",
   ),
 });
 
-/** Reads a roster file and keeps it as a draft with guessed columns; nothing in the roster changes. Returns the draft's id. */
+/** Keeps a roster file as a draft; nothing in the roster changes. Returns the draft's id. */
 export async function beginImport(context: Context, input: unknown): Promise<string> {
   const staff = demandStaff(context.actor);
-  const { classId, newClassName, newClassGrade, fileName, bytes } = validated(upload, input);
-  if (classId !== null) demand(staff, "change", { kind: "class", classId });
+  const { classId, newClassName, newClassGrade, fileName, bytes, wholeSchool } = validated(upload, input);
+  if (bytes.length === 0)
+    throw new Refusal("invalid", "The file is empty. Choose the sheet with one row for each student.");
+  if (bytes.length > MOST_BYTES)
+    throw new Refusal("invalid", `The file is larger than ${MOST_BYTES / 1_000_000} MB. Is it the right file?`);
+  const kind = kindOf(bytes);
+  const whole = wholeSchool || kind === "package";
+  if (whole) {
+    if (!staff.coordinates.includes(staff.schoolId))
+      throw new Refusal("not-allowed", "A file of the whole school is for coordinators. Choose a sheet of one class.");
+  } else if (classId !== null) demand(staff, "enroll", { kind: "class", classId });
   else if (!newClassName || newClassGrade === null)
     throw new Refusal("invalid", "Give the new class a name and a grade.");
-  const sheet = readSheet(bytes, MOST_STUDENTS);
-  if (!sheet.ok) throw new Refusal("invalid", sheet.message);
   const id = context.runtime.newId();
-  await context.runtime.db.write((tx) =>
-    insertDraft(tx, {
+  const isNew = !whole && classId === null;
+  await context.runtime.db.write(async (tx) => {
+    await deleteDraftsBefore(tx, context.runtime.now() - KEPT_MILLISECONDS);
+    await insertDraft(tx, {
       id,
       ownerId: staff.personId,
-      classId,
-      newClassName: classId === null ? newClassName : null,
-      newClassGrade: classId === null ? newClassGrade : null,
+      schoolId: staff.schoolId,
+      kind,
+      classId: whole ? null : classId,
+      newClassName: isNew ? newClassName : null,
+      newClassGrade: isNew ? newClassGrade : null,
       fileName,
-      headers: [...sheet.headers],
-      rows: sheet.rows.map((row) => [...row]),
-      notes: [...sheet.notes],
-      mapping: guessColumns(sheet.headers),
+      bytes: Buffer.from(bytes),
+      mapping: {},
+      repairs: {},
+      links: {},
       createdAt: context.runtime.now(),
-    }),
-  );
+    });
+  });
   return id;
+}
+
+/** A zip that is no workbook is a package of the roster standard; everything else is read as a sheet. */
+function kindOf(bytes: Uint8Array): "package" | "sheet" {
+  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
+  return isZip && !Buffer.from(bytes).includes("xl/workbook.xml") ? "package" : "sheet";
 }
 
 const mappingInput = object({
@@ -76,136 +94,191 @@ const mappingInput = object({
 /** Says by hand which column holds a field. */
 export async function setColumn(context: Context, input: unknown): Promise<void> {
   const { draftId, field, column } = validated(mappingInput, input);
+  await changeDraft(context, draftId, (draft) => ({ mapping: { ...draft.mapping, [field]: column } }));
+}
+
+const MOST_REPAIRS = 5_000;
+const repairInput = object({
+  draftId: string().required(),
+  cells: array(
+    object({
+      file: string().max(40).required(),
+      row: number().integer().min(1).required(),
+      column: string().max(120).required(),
+      text: string().max(500, "A cell has at most 500 letters.").defined(),
+    }),
+  )
+    .min(1)
+    .max(MOST_REPAIRS)
+    .required(),
+});
+
+/** Types cells of the file anew; the file itself stays as it is. */
+export async function repairCells(context: Context, input: unknown): Promise<void> {
+  const { draftId, cells } = validated(repairInput, input);
+  await changeDraft(context, draftId, (draft) => {
+    const repairs = { ...draft.repairs };
+    for (const { file, row, column, text } of cells) repairs[`${file} ${row} ${column}`] = text.trim();
+    if (Object.keys(repairs).length > MOST_REPAIRS)
+      throw new Refusal("invalid", "So many repairs are easier made in the file itself. Choose it again afterwards.");
+    return { repairs };
+  });
+}
+
+const linkInput = object({
+  draftId: string().required(),
+  key: string().max(300).required(),
+  knownId: string().nullable().defined(),
+});
+
+/** Makes the classes that a school's sheet names and nobody knows, or refuses them again. */
+export async function setMakeClasses(context: Context, input: unknown): Promise<void> {
+  const { draftId, make } = validated(object({ draftId: string().required(), make: boolean().required() }), input);
+  await changeDraft(context, draftId, () => ({ makeClasses: make }));
+}
+
+/** Says that a person or class of the file is one known already, or takes that back. */
+export async function linkSame(context: Context, input: unknown): Promise<void> {
+  const { draftId, key, knownId } = validated(linkInput, input);
+  const draft = await openDraft(context.runtime.db.read, context, draftId);
+  const whole = draft.classId === null && draft.newClassName === null;
+  // A link lets the file write over what is known: a teacher's sheet may do so for the teacher's own students only.
+  if (knownId !== null && !whole) {
+    const { subject } = await studentSubject(context.runtime.db.read, knownId);
+    demand(context.actor, "change", subject);
+  }
+  await changeDraft(context, draftId, (draft) => {
+    const { [key]: _, ...others } = draft.links;
+    return { links: knownId === null ? others : { ...others, [key]: knownId } };
+  });
+}
+
+async function changeDraft(
+  context: Context,
+  draftId: string,
+  change: (draft: RosterDraftRow) => Partial<RosterDraftRow>,
+): Promise<void> {
   await context.runtime.db.write(async (tx) => {
-    const draft = await openDraft(tx, context, draftId);
-    await updateDraft(tx, draftId, { mapping: { ...draft.mapping, [field]: column } });
+    const draft = await unappliedDraft(tx, context, draftId);
+    await updateDraft(tx, draftId, change(draft));
   });
 }
 
-const applyInput = object({ draftId: string().required(), fingerprint: string().required() });
-
-/**
- * Applies a draft as one change that can be undone as one. Refused when the roster has changed since the preview that the
- * fingerprint stands for. Applying twice gives the first result.
- */
-export async function applyImport(context: Context, input: unknown): Promise<{ changeId: string; classId: string }> {
-  const { draftId, fingerprint } = validated(applyInput, input);
-  const [school, library] = await Promise.all([
-    schoolOf(context.runtime, context.actor.schoolId),
-    libraryOf(context.runtime),
-  ]);
-  return context.runtime.db.write(async (tx) => {
-    const { runtime } = context;
-    const earlier = await draftById(tx, draftId);
-    if (earlier?.changeId && earlier.appliedAt !== null && earlier.ownerId === context.actor.personId) {
-      const change = await changeById(tx, earlier.changeId);
-      if (change?.classId) return { changeId: change.id, classId: change.classId };
-    }
-    const draft = await openDraft(tx, context, draftId);
-    const preview = await previewOf(tx, context, draft);
-    if (preview.fingerprint !== fingerprint)
-      throw new Refusal(
-        "conflict",
-        "The roster changed since this preview was made. Look at it once more; nothing was changed.",
-      );
-    const usable = preview.entries.filter((entry) => entry.kind === "added" || entry.kind === "changed");
-    if (usable.length === 0) throw new Refusal("invalid", "There is nothing to add or change in this file.");
-    const today = dayAt(school, runtime.now());
-    const rows: RowChange[] = [];
-    let classId = draft.classId;
-    if (classId === null) {
-      classId = runtime.newId();
-      const term =
-        school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
-      if (!term) throw new Refusal("conflict", "The school has no term yet, so no class can be made.");
-      const plan = spreadPlan(
-        library.skills.map(({ id }) => id),
-        term.startDay,
-        DAYS_PER_SKILL,
-        school.calendar,
-      );
-      const name = draft.newClassName ?? "";
-      rows.push(
-        added("classes", {
-          id: classId,
-          schoolId: school.id,
-          termId: term.id,
-          name,
-          subject: "Mathematics",
-          grade: draft.newClassGrade ?? 6,
-          code: await freeCode(tx, runtime.random),
-          archivedAt: null,
-        }),
-        added("classStaff", { id: runtime.newId(), classId, personId: context.actor.personId, role: "teacher" }),
-        ...plan.map((span, place) =>
-          added("planEntries", { ...span, id: runtime.newId(), classId: classId as string, place }),
-        ),
-      );
-    }
-    for (const entry of usable) rows.push(...(await rowsOf(tx, context, entry, classId, today)));
-    const counts = `${usable.filter(({ kind }) => kind === "added").length} added, ${usable.filter(({ kind }) => kind === "changed").length} changed`;
-    const changeId = await recordChange(tx, context, {
-      kind: "roster-import",
-      summary: `Imported ${draft.fileName} into ${preview.className}: ${counts}`,
-      classId,
-      rows: [...rows, changed("rosterDrafts", draft, { appliedAt: runtime.now() })],
-    });
-    await updateDraft(tx, draftId, { changeId });
-    return { changeId, classId };
-  });
-}
-
-async function openDraft(tx: Queryable, context: Context, draftId: string): Promise<RosterDraftRow> {
-  const draft = await draftById(tx, draftId);
-  if (!draft) throw new Refusal("not-found", "This import is not known. Choose the file again.");
-  demand(context.actor, "change", { kind: "draft", ownerId: draft.ownerId });
-  if (draft.appliedAt !== null)
-    throw new Refusal("conflict", "This file was applied already. It can be undone from the class's history.");
+async function unappliedDraft(tx: Queryable, context: Context, draftId: string): Promise<RosterDraftRow> {
+  const draft = await openDraft(tx, context, draftId);
+  if (await isApplied(tx, draft))
+    throw new Refusal("conflict", "This file was applied already. It can be undone from the history.");
   return draft;
 }
 
-async function rowsOf(
-  tx: Queryable,
-  context: Context,
-  entry: Extract<RosterEntry, { kind: "added" | "changed" }>,
-  classId: string,
-  today: string,
-): Promise<RowChange[]> {
-  const { newId } = context.runtime;
-  const { studentNumber, givenName, familyName, grade, email } = entry.values;
-  const enroll = (personId: string) =>
-    added("enrollments", { id: newId(), classId, personId, fromDay: today, untilDay: null });
-  if (entry.kind === "added") {
-    const id = newId();
-    const person = {
-      id,
-      schoolId: context.actor.schoolId,
-      kind: "student" as const,
-      givenName,
-      familyName,
-      studentNumber,
-      grade,
-      email,
-      archivedAt: null,
-    };
-    return [added("people", person), enroll(id)];
-  }
-  const [person] = await rowsOfTable(tx, "people", [entry.id]);
-  if (!person) throw new Refusal("conflict", "A student of this file is gone. Choose the file again.");
-  const fields = entry.changes.flatMap(({ field }) => (field === "enrolled" ? [] : [field]));
-  const values = Object.fromEntries(fields.map((field) => [field, entry.values[field]]));
-  return [
-    ...(fields.length > 0 ? [changed("people", person, values)] : []),
-    ...(entry.changes.some(({ field }) => field === "enrolled") ? [enroll(entry.id)] : []),
-  ];
+/** Stops reading a file that takes too long. The draft stays; reading begins anew when it is opened. */
+export async function stopReading(context: Context, input: unknown): Promise<void> {
+  const { draftId } = validated(object({ draftId: string().required() }), input);
+  await openDraft(context.runtime.db.read, context, draftId);
+  stopJob(context, draftId);
 }
 
-/** Letters that a child does not mix up when copying them from the board. */
-const CODE_LETTERS = "ACDEFHJKLMNPRTUWXY";
+const applyInput = object({
+  draftId: string().required(),
+  fingerprint: string().required(),
+  /** The warnings that were read and confirmed. */
+  confirmed: array(string().required()).default([]),
+});
 
-async function freeCode(tx: Queryable, random: () => number): Promise<string> {
-  for (;;) {
-    const code = Array.from({ length: 6 }, () => CODE_LETTERS[Math.floor(random() * CODE_LETTERS.length)]).join("");
-    if (!(await classByCode(tx, code))) return code;
-  }
+/** Applies the difference that was looked at, in one transaction and as one entry of the history. */
+export async function applyImport(
+  context: Context,
+  input: unknown,
+): Promise<{ changeId: string; classId: string | null }> {
+  const staff = demandStaff(context.actor);
+  const { draftId, fingerprint, confirmed } = validated(applyInput, input);
+  const { runtime } = context;
+  const before = await openDraft(runtime.db.read, context, draftId);
+  // Sent twice, it is applied once.
+  if (await isApplied(runtime.db.read, before)) return { changeId: before.changeId ?? "", classId: before.classId };
+  const changedSince = new Refusal(
+    "conflict",
+    "The roster changed since this preview was made. Look at it once more; nothing was changed.",
+  );
+  if ((await fingerprintOf(runtime.db.read, staff, before)) !== fingerprint) throw changedSince;
+  const { known, preview, supports, memberships } = await (await jobOf(context, before)).done;
+  if (!preview.ok) throw new Refusal("invalid", preview.message);
+  const { entries } = preview.difference;
+  if (entries.length === 0) throw new Refusal("invalid", "There is nothing to add or change in this file.");
+  if (preview.warnings.some((warning) => !confirmed.includes(warning)))
+    throw new Refusal("invalid", `Please confirm first: ${preview.warnings.join(" ")}`);
+  const school = await schoolOf(runtime, before.schoolId);
+  const today = dayAt(school, runtime.now());
+  const plan = await planRows(runtime, school);
+  const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
+  const result = await runtime.db.write(async (tx) => {
+    const draft = await unappliedDraft(tx, context, draftId);
+    // Asked again inside the transaction: of two imports at once the second one must not be applied unseen.
+    if ((await fingerprintOf(tx, staff, draft)) !== fingerprint) throw changedSince;
+    const rows = rowsOfEntries(entries, {
+      roster: known.rows,
+      supports,
+      memberships,
+      keyOf: known.keyOf,
+      links: draft.links,
+      schoolId: draft.schoolId,
+      timeZone: school.timeZone,
+      termId: term?.id ?? null,
+      now: runtime.now(),
+      today,
+      newId: runtime.newId,
+      newCode: newClassCode(runtime.random, new Set(known.rows.classes.map(({ code }) => code))),
+      withClass: plan,
+    });
+    const made = draft.newClassName === null ? null : (rows.find(({ table }) => table === "classes")?.id ?? null);
+    if (made) await demandFreeCodes(tx, rows);
+    const classId = draft.classId ?? made;
+    const changeId = await recordChange(tx, context, {
+      area: "roster",
+      kind: "roster-import",
+      summary: `Imported ${draft.fileName}${await into(tx, draft)}: ${countWords(entries)}`,
+      classId,
+      rows: [...rows, ...teacherOf(made, staff, runtime.newId)],
+    });
+    await updateDraft(tx, draftId, { appliedAt: runtime.now(), changeId });
+    return { changeId, classId };
+  });
+  stopJob(context, draftId);
+  forgetSchools(runtime);
+  return result;
+}
+
+/** Codes are drawn against the codes of this school; another school in the same database may have one of them. */
+async function demandFreeCodes(tx: Queryable, rows: readonly RowChange[]): Promise<void> {
+  for (const { table, after } of rows)
+    if (table === "classes" && after?.code && (await classByCode(tx, String(after.code))))
+      throw new Refusal("conflict", "A class code was taken in the meantime. Please apply once more.");
+}
+
+/** Whoever makes a class from a sheet teaches it, except coordinators who teach nothing. */
+function teacherOf(classId: string | null, staff: StaffActor, newId: () => string): RowChange[] {
+  if (classId === null || (staff.coordinates.length > 0 && staff.classIds.length === 0)) return [];
+  return [added("classStaff", { id: newId(), classId, personId: staff.personId, role: "teacher" })];
+}
+
+async function into(tx: Queryable, draft: RosterDraftRow): Promise<string> {
+  if (draft.newClassName !== null) return ` into ${draft.newClassName}`;
+  const [target] = draft.classId === null ? [] : await classesById(tx, [draft.classId]);
+  return target ? ` into ${target.name}` : "";
+}
+
+function countWords(entries: readonly { readonly file: string; readonly what: string }[]): string {
+  const people = entries.filter(({ file }) => file === "users");
+  const places = entries.filter(({ file }) => file === "enrollments");
+  const count = (list: typeof entries, what: string) => list.filter((entry) => entry.what === what).length;
+  const parts = [
+    [count(people, "added"), "people added"],
+    [count(people, "changed"), "changed"],
+    [count(people, "inactive"), "made inactive"],
+    [count(people, "restored"), "back"],
+    [count(places, "added"), "enrollments begun"],
+    [count(places, "inactive"), "ended"],
+  ] as const;
+  const words = parts.filter(([number]) => number > 0).map(([number, word]) => `${number} ${word}`);
+  return words.length === 0 ? `${entries.length} changes` : words.join(", ");
 }

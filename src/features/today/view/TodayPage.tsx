@@ -31,7 +31,9 @@ export function TodayPage({
               <b className={`block text-[17px] leading-snug font-semibold ${line.attention ? "text-clay" : ""}`}>
                 {line.what}
               </b>
-              <span className="text-[15px]">{line.why}</span>
+              <span className="text-[15px]" data-name={line.names || undefined}>
+                {line.why}
+              </span>
             </span>
             <ButtonLink look={line.attention ? "main" : "plain"} href={line.href}>
               {line.action}

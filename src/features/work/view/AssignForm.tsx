@@ -160,7 +160,7 @@ export function AssignForm(props: {
                     checked={isTicked(student.id)}
                     onChange={() => flip(student.id)}
                   />
-                  {student.name}
+                  <span data-name>{student.name}</span>
                 </label>
               </li>
             ))}

@@ -6,9 +6,9 @@ import { termWords } from "@/features/frame/reads";
 import { DeskHeader } from "@/features/frame/view/DeskHeader";
 import { skillCards } from "@/features/library/reads";
 import { planFigure } from "@/features/plan/reads";
-import { regroupFigure } from "@/features/regroup/reads";
+import { regroupFigure } from "@/features/regroup/reads/reteachGroups";
 import { PullListBar } from "@/features/regroup/view/PullListBar";
-import { rosterFigure } from "@/features/roster/reads";
+import { rosterFigure } from "@/features/roster/reads/rosterView";
 import { workFigure } from "@/features/work/reads";
 import { ownClasses } from "@/server/access/ownClasses";
 import { requireStaffPage } from "@/server/access/pages";
@@ -28,15 +28,17 @@ export default async function DeskLayout({
 }) {
   const { classes: key } = await params;
   const actor = await requireStaffPage();
-  const { all, chosen } = await ownClasses(key);
+  const { all, chosen, own, wholeSchool } = await ownClasses(key);
   const context = { runtime: await theRuntime(), actor };
   const ids = chosen.map(({ id }) => id);
+  const later = { text: "choose a class", attention: false };
+  const whole = key === "school";
   const [roster, plan, work, evidence, regroup, skills, term] = await Promise.all([
     rosterFigure(context, ids),
-    planFigure(context, ids),
-    workFigure(context, ids),
-    evidenceFigure(context, ids),
-    regroupFigure(context, ids),
+    whole ? later : planFigure(context, ids),
+    whole ? later : workFigure(context, ids),
+    whole ? later : evidenceFigure(context, ids),
+    whole ? later : regroupFigure(context, ids),
     skillCards(context),
     termWords(context),
   ]);
@@ -53,6 +55,8 @@ export default async function DeskLayout({
         <DeskHeader
           classes={all}
           chosenKey={key}
+          own={own}
+          wholeSchool={wholeSchool}
           term={term}
           personName={actor.name}
           stations={PATHS}

@@ -1,12 +1,12 @@
 import type { Metadata } from "next";
 import { evidenceFigure, masteryMap } from "@/features/evidence/reads";
 import { planFigure } from "@/features/plan/reads";
-import { groupList } from "@/features/regroup/reads";
-import { rosterView } from "@/features/roster/reads";
+import { groupList } from "@/features/regroup/reads/reteachGroups";
+import { rosterView } from "@/features/roster/reads/rosterView";
 import { todayLines } from "@/features/today/lines";
 import { TodayPage } from "@/features/today/view/TodayPage";
 import { workList } from "@/features/work/reads";
-import { ownClasses } from "@/server/access/ownClasses";
+import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { todayInWords } from "@/server/runtime/school";
 import { Refused } from "@/ui/layout/Refused";
@@ -15,7 +15,7 @@ export const metadata: Metadata = { title: "Today" };
 
 export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
   const { classes: key } = await params;
-  const { chosen } = await ownClasses(key);
+  const { chosen } = await someClasses(key);
   const ids = chosen.map(({ id }) => id);
   const found = await attempt(async (context) => ({
     name: context.actor.name.split(" ")[0] ?? "",

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { historyEntries } from "@/features/frame/reads";
+import { historyPage } from "@/features/frame/reads";
 import { HistoryList } from "@/features/frame/view/HistoryList";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
@@ -8,20 +8,35 @@ import { Refused } from "@/ui/layout/Refused";
 
 export const metadata: Metadata = { title: "History" };
 
-export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ classes: string }>;
+  searchParams: Promise<{ find?: string; area?: string; before?: string }>;
+}) {
   const { classes: key } = await params;
   const { chosen } = await ownClasses(key);
+  const { find = "", area = "", before } = await searchParams;
   const found = await attempt((context) =>
-    historyEntries(
+    historyPage(
       context,
       chosen.map(({ id }) => id),
+      { find, area, before: before ?? null },
     ),
   );
   if (!found.ok) return <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />;
   return (
     <div className="px-5 py-4">
-      <PageHead title="History" sub="Every change to rosters, work and groups, the newest first." />
-      <HistoryList entries={found.data} />
+      <PageHead
+        title="History"
+        sub={
+          key === "school"
+            ? "Everything that was done in the school: changes, sign-ins, exports. Entries are never changed or removed."
+            : "Every change to rosters, work and groups, the newest first."
+        }
+      />
+      <HistoryList page={found.data} />
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { planView } from "@/features/plan/reads";
 import { PlanPage } from "@/features/plan/view/PlanPage";
-import { ownClasses } from "@/server/access/ownClasses";
+import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
 
@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: "Plan" };
 
 export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
   const { classes: key } = await params;
-  const { chosen } = await ownClasses(key);
+  const { chosen } = await someClasses(key);
   const found = await attempt((context) => Promise.all(chosen.map(({ id }) => planView(context, id))));
   if (!found.ok) return <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />;
   if (found.data.length === 0) return <p className="px-5 py-8">You have no class yet. Import a roster file first.</p>;

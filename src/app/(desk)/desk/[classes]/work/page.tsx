@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { workList } from "@/features/work/reads";
 import { WorkList } from "@/features/work/view/WorkList";
-import { ownClasses } from "@/server/access/ownClasses";
+import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
 
@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: "Work" };
 
 export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
   const { classes: key } = await params;
-  const { chosen } = await ownClasses(key);
+  const { chosen } = await someClasses(key);
   const ids = chosen.map(({ id }) => id);
   const found = await attempt((context) => workList(context, ids));
   return found.ok ? (

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { groupView } from "@/features/regroup/reads";
+import { groupView } from "@/features/regroup/reads/reteachGroups";
 import { GroupPage } from "@/features/regroup/view/GroupPage";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";

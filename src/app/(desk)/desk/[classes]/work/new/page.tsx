@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { assignForm } from "@/features/work/reads";
 import { AssignForm } from "@/features/work/view/AssignForm";
-import { ownClasses } from "@/server/access/ownClasses";
+import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
 
@@ -15,7 +15,7 @@ export default async function Page({
   searchParams: Promise<Record<string, string | undefined>>;
 }) {
   const { classes: key } = await params;
-  const { chosen } = await ownClasses(key);
+  const { chosen } = await someClasses(key);
   const ids = chosen.map(({ id }) => id);
   const search = await searchParams;
   const found = await attempt((context) => assignForm(context, ids));

@@ -1,0 +1,42 @@
+import { rolesOf, staffByEmail } from "@/db/queries/people";
+import { added } from "@/db/queries/rowChanges";
+import { actorOf } from "@/server/access/actorOf";
+import { readEnvironment } from "@/server/runtime/environment";
+import { person as placeOf, recordChange } from "@/server/runtime/history";
+import { openRuntime } from "@/server/runtime/runtime";
+import { dayAt, schoolOf } from "@/server/runtime/school";
+
+/** Makes a member of staff a coordinator, for an installation that has none: `npm run coordinator -- name@school.example`. */
+const email = process.argv[2]?.trim().toLowerCase() ?? "";
+const runtime = await openRuntime(readEnvironment());
+const person = await staffByEmail(runtime.db.read, email);
+if (!person) {
+  console.error(`Nobody on the staff has the address “${email}”.`);
+  process.exitCode = 1;
+} else {
+  const today = dayAt(await schoolOf(runtime, person.schoolId), runtime.now());
+  const roles = await rolesOf(runtime.db.read, person.id, today);
+  if (roles.some(({ role }) => role === "coordinator")) console.log("They are a coordinator already.");
+  else {
+    const context = { runtime, actor: await actorOf(runtime, person) };
+    await runtime.db.write((tx) =>
+      recordChange(tx, context, {
+        area: "rights",
+        kind: "role",
+        summary: `${placeOf(person.id)} was made coordinator by whoever runs the server`,
+        classId: null,
+        rows: [
+          added("roles", {
+            id: runtime.newId(),
+            personId: person.id,
+            schoolId: person.schoolId,
+            role: "coordinator",
+            fromDay: today,
+          }),
+        ],
+      }),
+    );
+    console.log(`${person.givenName} ${person.familyName} is a coordinator from now on.`);
+  }
+}
+runtime.db.close();

@@ -1,0 +1,42 @@
+/** When a group meets: lessons such as "1-3" (Monday, third lesson) within its days. An empty end has no end. */
+export interface Meeting {
+  readonly groupId: string;
+  readonly slots: readonly string[];
+  readonly fromDay: string;
+  readonly untilDay: string | null;
+}
+
+export interface SlotClash {
+  readonly personId: string;
+  readonly otherGroupId: string;
+  readonly slot: string;
+}
+
+/** Members who would have to be in two groups in the same lesson of the same weeks. */
+export function slotClashes(
+  meeting: Meeting,
+  memberIds: readonly string[],
+  others: readonly (Meeting & { readonly personId: string })[],
+): SlotClash[] {
+  const members = new Set(memberIds);
+  return others.flatMap(({ personId, groupId, slots, fromDay, untilDay }) => {
+    if (!members.has(personId) || groupId === meeting.groupId) return [];
+    const overlap =
+      (untilDay === null || untilDay >= meeting.fromDay) && (meeting.untilDay === null || fromDay <= meeting.untilDay);
+    if (!overlap) return [];
+    return slots
+      .filter((slot) => meeting.slots.includes(slot))
+      .map((slot) => ({ personId, otherGroupId: groupId, slot }));
+  });
+}
+
+const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday"] as const;
+export const LESSONS_A_DAY = 8;
+/** A lesson of the week as it is written: weekday 1 to 5, a dash, lesson of the day. */
+export const SLOT = new RegExp(`^[1-${DAYS.length}]-[1-${LESSONS_A_DAY}]$`);
+
+/** "Monday, lesson 3". */
+export function slotWords(slot: string): string {
+  const [day, lesson] = slot.split("-").map(Number);
+  return `${DAYS[(day ?? 1) - 1] ?? ""}, lesson ${lesson ?? ""}`;
+}

@@ -1,0 +1,72 @@
+import type { RosterEntry } from "./rosterEntry";
+import type { KnownRecord } from "./rosterRecord";
+
+/** Something that would be added although it is likely known already under another id. */
+export interface LikelySame {
+  readonly file: "users" | "classes";
+  readonly key: string;
+  readonly name: string;
+  readonly knownId: string;
+  readonly knownName: string;
+  /** What speaks for it, as the end of a sentence. */
+  readonly because: string;
+}
+
+/**
+ * People who would be added but share their email with somebody known, or their name and birth year, or their name and
+ * grade; and classes that share their title with one of the same school. Only pointed out, never merged: two children may
+ * well have one name. Those whom the same file keeps or changes under their own id are not meant.
+ */
+export function likelySame(entries: readonly RosterEntry[], known: readonly KnownRecord[]): LikelySame[] {
+  const added = entries.filter(({ what, file }) => what === "added" && (file === "users" || file === "classes"));
+  if (added.length === 0) return [];
+  const clues = new Map<string, KnownRecord>();
+  for (const record of known) {
+    if (record.file !== "users" && record.file !== "classes") continue;
+    for (const { clue } of cluesOf(record.file, record.values)) if (!clues.has(clue)) clues.set(clue, record);
+  }
+  return added.flatMap((entry) => {
+    for (const { clue, because } of cluesOf(entry.file as "users" | "classes", entry.values)) {
+      const same = clues.get(clue);
+      if (same)
+        return [
+          {
+            file: entry.file as "users" | "classes",
+            key: entry.key,
+            name: nameOf(entry.values),
+            knownId: same.id,
+            knownName: nameOf(same.values),
+            because,
+          },
+        ];
+    }
+    return [];
+  });
+}
+
+const nameOf = (values: Readonly<Record<string, string>>) =>
+  values.title ?? `${values.givenName ?? ""} ${values.familyName ?? ""}`.trim();
+
+const bare = (text: string) =>
+  text
+    .normalize("NFKD")
+    .replace(/\p{M}/gu, "")
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, " ")
+    .trim();
+
+function cluesOf(file: "users" | "classes", values: Readonly<Record<string, string>>) {
+  if (file === "classes")
+    return [
+      { clue: `class|${values.schoolSourcedId ?? ""}|${bare(values.title ?? "")}`, because: "same title, same school" },
+    ];
+  const name = bare(nameOf(values));
+  const { email, birthYear, grades } = values;
+  return [
+    ...(email ? [{ clue: `email|${email.toLowerCase()}`, because: "same email address" }] : []),
+    ...(name !== "" && birthYear
+      ? [{ clue: `year|${name}|${birthYear}`, because: `same name, born ${birthYear}` }]
+      : []),
+    ...(name !== "" && grades ? [{ clue: `grade|${name}|${grades}`, because: `same name, grade ${grades}` }] : []),
+  ];
+}

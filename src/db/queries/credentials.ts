@@ -1,0 +1,133 @@
+import "server-only";
+import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import type { Queryable } from "../connection";
+import { prepared } from "../prepared";
+import { credentials, passwordResets, sessions, throttles } from "../schema/access";
+import { people } from "../schema/people";
+
+export type CredentialRow = typeof credentials.$inferSelect;
+export type SessionRow = typeof sessions.$inferSelect;
+
+export async function credentialOf(db: Queryable, personId: string): Promise<CredentialRow | null> {
+  const [credential] = await db.select().from(credentials).where(eq(credentials.personId, personId));
+  return credential ?? null;
+}
+
+/** Sets a new secret and lifts any lock; a printed card stays as it is. */
+export async function setSecret(
+  tx: Queryable,
+  personId: string,
+  secretHash: string,
+  kind: CredentialRow["kind"],
+): Promise<void> {
+  const fresh = { secretHash, kind, lockedUntil: null };
+  await tx
+    .insert(credentials)
+    .values({ personId, ...fresh })
+    .onConflictDoUpdate({ target: credentials.personId, set: fresh });
+}
+
+export async function updateCredential(
+  tx: Queryable,
+  personId: string,
+  values: Partial<Omit<CredentialRow, "personId">>,
+): Promise<void> {
+  await tx.update(credentials).set(values).where(eq(credentials.personId, personId));
+}
+
+export async function personByCard(db: Queryable, cardHash: string) {
+  const [row] = await db
+    .select({ person: people, credential: credentials })
+    .from(credentials)
+    .innerJoin(people, eq(people.id, credentials.personId))
+    .where(eq(credentials.cardHash, cardHash));
+  return row ?? null;
+}
+
+export async function insertSession(tx: Queryable, session: typeof sessions.$inferInsert): Promise<void> {
+  await tx.insert(sessions).values(session);
+}
+
+const sessionByToken = prepared((db) =>
+  db
+    .select({ person: people, session: sessions })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.personId))
+    .where(eq(sessions.tokenHash, sql.placeholder("tokenHash")))
+    .prepare(),
+);
+
+/** The session with its person, whatever its state. */
+export async function sessionOf(db: Queryable, tokenHash: string) {
+  const [row] = await sessionByToken(db).all({ tokenHash });
+  return row ?? null;
+}
+
+export async function touchSession(tx: Queryable, tokenHash: string, lastSeenAt: number): Promise<void> {
+  await tx.update(sessions).set({ lastSeenAt }).where(eq(sessions.tokenHash, tokenHash));
+}
+
+export async function revokeSession(tx: Queryable, tokenHash: string, at: number): Promise<void> {
+  await tx.update(sessions).set({ revokedAt: at }).where(eq(sessions.tokenHash, tokenHash));
+}
+
+/** Ends every open session of the people; returns how many there were. */
+export async function revokeSessionsOf(tx: Queryable, personIds: readonly string[], at: number): Promise<number> {
+  if (personIds.length === 0) return 0;
+  const ended = await tx
+    .update(sessions)
+    .set({ revokedAt: at })
+    .where(and(inArray(sessions.personId, [...personIds]), isNull(sessions.revokedAt)))
+    .returning({ personId: sessions.personId });
+  return ended.length;
+}
+
+export async function openSessionsOf(db: Queryable, personId: string): Promise<SessionRow[]> {
+  return db
+    .select()
+    .from(sessions)
+    .where(and(eq(sessions.personId, personId), isNull(sessions.revokedAt)))
+    .orderBy(desc(sessions.lastSeenAt));
+}
+
+export async function throttleOf(db: Queryable, kind: string, key: string) {
+  const [row] = await db
+    .select()
+    .from(throttles)
+    .where(and(eq(throttles.kind, kind), eq(throttles.key, key)));
+  return row ?? null;
+}
+
+export async function setThrottle(tx: Queryable, row: typeof throttles.$inferInsert): Promise<void> {
+  await tx
+    .insert(throttles)
+    .values(row)
+    .onConflictDoUpdate({
+      target: [throttles.kind, throttles.key],
+      set: { count: row.count, windowEndsAt: row.windowEndsAt },
+    });
+}
+
+/** Forgets the wrong tries of some kinds that were made against a key. */
+export async function clearThrottles(tx: Queryable, kind: string, keyStart: string): Promise<void> {
+  await tx
+    .delete(throttles)
+    .where(and(eq(throttles.kind, kind), sql`substr(${throttles.key}, 1, ${keyStart.length}) = ${keyStart}`));
+}
+
+export async function insertReset(tx: Queryable, row: typeof passwordResets.$inferInsert): Promise<void> {
+  await tx.insert(passwordResets).values(row);
+}
+
+export async function resetByToken(db: Queryable, tokenHash: string) {
+  const [row] = await db.select().from(passwordResets).where(eq(passwordResets.tokenHash, tokenHash));
+  return row ?? null;
+}
+
+/** Marks all reset links of a person as used: a new password makes older links worthless. */
+export async function useResetsOf(tx: Queryable, personId: string, at: number): Promise<void> {
+  await tx
+    .update(passwordResets)
+    .set({ usedAt: at })
+    .where(and(eq(passwordResets.personId, personId), isNull(passwordResets.usedAt)));
+}

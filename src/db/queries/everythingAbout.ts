@@ -1,0 +1,49 @@
+import "server-only";
+import { eq } from "drizzle-orm";
+import type { Queryable } from "../connection";
+import { credentials, sessions } from "../schema/access";
+import { answers, misconceptionSigns, sittings, skillDays, skillStates } from "../schema/delivery";
+import { changeSubjects, changes } from "../schema/history";
+import { enrollments, people, roles } from "../schema/people";
+import { groupMembers, reteachBaselines } from "../schema/regroup";
+import { interests, supports } from "../schema/students";
+import { workTargets } from "../schema/work";
+
+type Rows = readonly Readonly<Record<string, unknown>>[];
+
+/** All rows that are about a person, by table. Secrets are left out: a hash is of no use to anybody but a thief. */
+export async function everythingAbout(db: Queryable, personId: string): Promise<Readonly<Record<string, Rows>>> {
+  return {
+    person: await db.select().from(people).where(eq(people.id, personId)),
+    roles: await db.select().from(roles).where(eq(roles.personId, personId)),
+    enrollments: await db.select().from(enrollments).where(eq(enrollments.personId, personId)),
+    groups: await db.select().from(groupMembers).where(eq(groupMembers.personId, personId)),
+    supports: await db.select().from(supports).where(eq(supports.personId, personId)),
+    interests: await db.select().from(interests).where(eq(interests.personId, personId)),
+    "sign-in": await db
+      .select({ kind: credentials.kind, lastSignInAt: credentials.lastSignInAt, lockedUntil: credentials.lockedUntil })
+      .from(credentials)
+      .where(eq(credentials.personId, personId)),
+    devices: await db
+      .select({
+        createdAt: sessions.createdAt,
+        lastSeenAt: sessions.lastSeenAt,
+        device: sessions.device,
+        by: sessions.by,
+      })
+      .from(sessions)
+      .where(eq(sessions.personId, personId)),
+    work: await db.select().from(workTargets).where(eq(workTargets.personId, personId)),
+    sittings: await db.select().from(sittings).where(eq(sittings.personId, personId)),
+    answers: await db.select().from(answers).where(eq(answers.personId, personId)),
+    levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
+    "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
+    "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),
+    reteaching: await db.select().from(reteachBaselines).where(eq(reteachBaselines.personId, personId)),
+    history: await db
+      .select({ at: changes.at, area: changes.area, summary: changes.summary })
+      .from(changeSubjects)
+      .innerJoin(changes, eq(changes.id, changeSubjects.changeId))
+      .where(eq(changeSubjects.subjectId, personId)),
+  };
+}

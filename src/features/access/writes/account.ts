@@ -1,0 +1,129 @@
+import "server-only";
+import { object, string } from "yup";
+import {
+  type CredentialRow,
+  credentialOf,
+  openSessionsOf,
+  revokeSession,
+  setSecret,
+  updateCredential,
+} from "@/db/queries/credentials";
+import { personById } from "@/db/queries/people";
+import { demand, demandStaff } from "@/server/access/demand";
+import { demandGoodPassword } from "@/server/access/newSecrets";
+import { hashSecret, secretFits } from "@/server/access/secrets";
+import { countTry, demandOpen } from "@/server/access/throttle";
+import { newTotpSecret, totpStep } from "@/server/access/totp";
+import type { Context } from "@/server/runtime/context";
+import { person as placeOf, recordEvent } from "@/server/runtime/history";
+import { Refusal } from "@/server/runtime/refusal";
+import { validated } from "@/server/runtime/validated";
+
+const passwordInput = object({
+  present: string().max(200).required("Type your present password."),
+  next: string().max(200, "A password has at most 200 letters.").required("Type a new password."),
+});
+
+/** Changes the own password; the other devices are signed out. */
+export async function changePassword(context: Context, raw: unknown, presentSession: string): Promise<void> {
+  const { present, next } = validated(passwordInput, raw);
+  const staff = await confirmed(context, present);
+  demandGoodPassword(next, staff);
+  const hash = await hashSecret(next);
+  const { runtime } = context;
+  await runtime.db.write(async (tx) => {
+    await setSecret(tx, staff.id, hash, "password");
+    for (const { tokenHash } of await openSessionsOf(tx, staff.id))
+      if (tokenHash !== presentSession) await revokeSession(tx, tokenHash, runtime.now());
+    await note(context, tx, "password-set", "changed the own password; other devices were signed out");
+  });
+}
+
+/** Makes the shared secret of a second step; it counts once a code from it was typed. */
+export async function beginSecondStep(context: Context, raw: unknown): Promise<{ secret: string }> {
+  const { password } = validated(object({ password: string().required("Type your password.") }), raw);
+  const staff = await confirmed(context, password);
+  const secret = newTotpSecret();
+  await context.runtime.db.write(async (tx) => {
+    if ((await credentialOf(tx, staff.id))?.totpConfirmedAt != null)
+      throw new Refusal("conflict", "A second step is set up already. Remove it first.");
+    await updateCredential(tx, staff.id, { totpSecret: secret, totpConfirmedAt: null, totpLastStep: null });
+  });
+  return { secret };
+}
+
+/** Turns the second step on: the code proves that the phone has the secret. */
+export async function confirmSecondStep(context: Context, raw: unknown): Promise<void> {
+  const input = object({
+    code: string()
+      .trim()
+      .matches(/^\d{6}$/, "The code has six digits.")
+      .required(),
+  });
+  const { code } = validated(input, raw);
+  const { personId } = demandStaff(context.actor);
+  demand(context.actor, "change", { kind: "account", personId });
+  const { runtime } = context;
+  const now = runtime.now();
+  await runtime.db.write(async (tx) => {
+    const credential = await credentialOf(tx, personId);
+    if (!credential?.totpSecret) throw new Refusal("conflict", "Begin with the code to scan.");
+    const step = totpStep(credential.totpSecret, code, now, credential.totpLastStep);
+    if (step === null) throw new Refusal("invalid", "That code does not fit. Is the phone's clock right?");
+    await updateCredential(tx, personId, { totpConfirmedAt: now, totpLastStep: step });
+    await note(context, tx, "second-step", "set up a second step for signing in");
+  });
+}
+
+export async function removeSecondStep(context: Context, raw: unknown): Promise<void> {
+  const { password } = validated(object({ password: string().required("Type your password.") }), raw);
+  const staff = await confirmed(context, password);
+  await context.runtime.db.write(async (tx) => {
+    const none: Partial<CredentialRow> = { totpSecret: null, totpConfirmedAt: null, totpLastStep: null };
+    await updateCredential(tx, staff.id, none);
+    await note(context, tx, "second-step", "removed the second step for signing in");
+  });
+}
+
+/** Signs one of the own devices out. Devices are named by the start of their session's hash, which opens nothing. */
+export async function endSession(context: Context, raw: unknown): Promise<void> {
+  const { device } = validated(object({ device: string().required() }), raw);
+  const { personId } = context.actor;
+  demand(context.actor, "change", { kind: "account", personId });
+  await context.runtime.db.write(async (tx) => {
+    const session = (await openSessionsOf(tx, personId)).find(({ tokenHash }) => tokenHash.startsWith(device));
+    if (!session || device.length < 12) throw new Refusal("not-found", "This device is signed out already.");
+    await revokeSession(tx, session.tokenHash, context.runtime.now());
+    await note(context, tx, "signed-out", `signed a device out${session.device ? `: ${session.device}` : ""}`);
+  });
+}
+
+/** The asking member of staff, once the present password was typed rightly. */
+async function confirmed({ runtime, actor }: Context, password: string) {
+  const { personId } = demandStaff(actor);
+  demand(actor, "change", { kind: "account", personId });
+  const now = runtime.now();
+  const key = `${personId}|account`;
+  const words = (minutes: number) => `Too many wrong passwords. Wait ${minutes} min and try again.`;
+  await demandOpen(runtime.db.read, "device-person", key, now, words);
+  const [person, credential] = [
+    await personById(runtime.db.read, personId),
+    await credentialOf(runtime.db.read, personId),
+  ];
+  if (!person || !credential || !(await secretFits(credential.secretHash, password))) {
+    await runtime.db.write((tx) => countTry(tx, "device-person", key, now));
+    throw new Refusal("invalid", "Your present password is not right.");
+  }
+  return person;
+}
+
+async function note({ runtime, actor }: Context, tx: Parameters<typeof recordEvent>[0], kind: string, words: string) {
+  await recordEvent(tx, runtime, {
+    area: "sign-in",
+    kind,
+    summary: `${placeOf(actor.personId)} ${words}`,
+    classId: null,
+    schoolId: actor.schoolId,
+    actorId: actor.personId,
+  });
+}

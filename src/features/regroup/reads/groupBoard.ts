@@ -1,0 +1,118 @@
+import "server-only";
+import { slotClashes, slotWords } from "@/core/grouping/slotClashes";
+import { classesById, personById, staffOfSchools } from "@/db/queries/people";
+import {
+  groupsById,
+  groupsOfClasses,
+  groupsOfStudents,
+  membershipsOf,
+  membersOfGroups,
+  sharesOfGroup,
+} from "@/db/queries/regroup";
+import { presentEnrollments } from "@/db/queries/roster";
+import { demand, demandStaff } from "@/server/access/demand";
+import { may } from "@/server/access/policy";
+import { loadClassroom } from "@/server/classroom/classroom";
+import type { Context } from "@/server/runtime/context";
+import type { BoardGroup, BoardStudent, BoardView } from "../types";
+
+/** Students of the chosen classes beside all groups that touch them, ordered by need where a skill is chosen. */
+export async function groupBoard(
+  context: Context,
+  classIds: readonly string[],
+  skillId: string | null,
+): Promise<BoardView> {
+  const staff = demandStaff(context.actor);
+  for (const classId of classIds) demand(staff, "see", { kind: "class", classId });
+  const { runtime } = context;
+  const db = runtime.db.read;
+  const classroom = await loadClassroom(runtime, staff.schoolId, classIds);
+  const classes = await classesById(db, classIds);
+  const skill = classroom.skills.find(({ id }) => id === skillId) ?? null;
+  const enrollments = (await presentEnrollments(db, [staff.schoolId])).filter(({ classId }) =>
+    classIds.includes(classId),
+  );
+  const nameOfClass = new Map(classes.map(({ id, name }) => [id, name]));
+  const students = classroom.students.map((student): BoardStudent => {
+    const own = enrollments.filter(({ personId }) => personId === student.id).map(({ classId }) => classId);
+    const gauge = skill ? student.gauges.get(skill.id) : undefined;
+    return {
+      id: student.id,
+      name: `${student.givenName} ${student.familyName}`,
+      studentNumber: student.studentNumber,
+      grade: student.grade,
+      classIds: own,
+      classNames: own.map((id) => nameOfClass.get(id) ?? "").join(", "),
+      chance: gauge && !gauge.tooLittle ? gauge.chance : null,
+      level: gauge && !gauge.tooLittle ? gauge.level : null,
+      needs: gauge !== undefined && !gauge.tooLittle && (gauge.level === "beginning" || gauge.level === "developing"),
+    };
+  });
+  const found = [...(await groupsOfClasses(db, classIds)), ...(await groupsById(db, [...staff.groupTies.keys()]))];
+  const groups = [...new Map(found.map((group) => [group.id, group])).values()];
+  const members = await membersOfGroups(
+    db,
+    groups.map(({ id }) => id),
+  );
+  const memberIds = [...new Set(members.map(({ person }) => person.id))];
+  const meetings = (await groupsOfStudents(db, memberIds)).map(({ personId, group }) => ({
+    personId,
+    groupId: group.id,
+    groupName: group.name,
+    slots: group.slots,
+    fromDay: group.fromDay,
+    untilDay: group.untilDay,
+  }));
+  const shown = new Set(students.map(({ id }) => id));
+  return {
+    students,
+    skills: classroom.skills.map(({ id, name }) => ({ id, name })),
+    classes: classes.map(({ id, name }) => ({ id, name })),
+    colleagues: (await staffOfSchools(db, [staff.schoolId]))
+      .filter(({ id }) => id !== staff.personId)
+      .map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` })),
+    skillId: skill?.id ?? null,
+    today: classroom.today,
+    groups: await Promise.all(
+      groups.map(async (group): Promise<BoardGroup> => {
+        const own = members.filter(({ groupId }) => groupId === group.id).map(({ person }) => person);
+        const nameOf = new Map(own.map(({ id, givenName, familyName }) => [id, `${givenName} ${familyName}`]));
+        const { id, name, label, purpose, subject, slots, fromDay, untilDay } = group;
+        const owner = await personById(db, group.ownerId);
+        const clashes = slotClashes({ groupId: id, slots, fromDay, untilDay }, [...nameOf.keys()], meetings);
+        const past = (await membershipsOf(db, id)).filter(({ membership }) => membership.untilDay !== null);
+        return {
+          id,
+          name,
+          label,
+          purpose,
+          subject,
+          skillId: group.skillId,
+          fromDay,
+          untilDay,
+          slots,
+          ownerName: owner ? `${owner.givenName} ${owner.familyName}` : "",
+          memberIds: own.map((person) => person.id),
+          others: own
+            .filter((person) => !shown.has(person.id))
+            .map((person) => ({ id: person.id, name: nameOf.get(person.id) ?? "" })),
+          clashes: clashes.map(
+            ({ personId, otherGroupId, slot }) =>
+              `${nameOf.get(personId) ?? ""} is in “${meetings.find(({ groupId }) => groupId === otherGroupId)?.groupName ?? ""}” on ${slotWords(slot)}`,
+          ),
+          past: past.map(
+            ({ membership, person }) =>
+              `${person.givenName} ${person.familyName}, ${membership.fromDay} to ${membership.untilDay ?? ""}`,
+          ),
+          shares: (await sharesOfGroup(db, id)).map(({ share, person }) => ({
+            id: share.id,
+            name: `${person.givenName} ${person.familyName}`,
+            until: share.untilDay,
+          })),
+          mayChange: may(staff, "change", { kind: "group", groupId: id, classId: group.classId }),
+          mayShare: may(staff, "share", { kind: "group", groupId: id, classId: group.classId }),
+        };
+      }),
+    ),
+  };
+}

@@ -1,0 +1,219 @@
+import "server-only";
+import { array, object, string } from "yup";
+import { SLOT } from "@/core/grouping/slotClashes";
+import type { ChangeArea } from "@/core/model/changeArea";
+import type { Queryable } from "@/db/connection";
+import { classesById, personById } from "@/db/queries/people";
+import { groupById, membersOfGroups, sharesOfGroup } from "@/db/queries/regroup";
+import { added, changed } from "@/db/queries/rowChanges";
+import type { RowChange } from "@/db/schema/history";
+import { demand, demandStaff } from "@/server/access/demand";
+import { studentSubject } from "@/server/access/studentSubject";
+import type { Context } from "@/server/runtime/context";
+import { person as placeOf, recordChange } from "@/server/runtime/history";
+import { libraryOf } from "@/server/runtime/library";
+import { Refusal } from "@/server/runtime/refusal";
+import { dayAt, schoolOf } from "@/server/runtime/school";
+import { day, optionalDay, uuid, validated } from "@/server/runtime/validated";
+import { labelOf } from "../labelOf";
+
+const MOST_MEMBERS = 60;
+
+const fields = {
+  name: string()
+    .trim()
+    .min(1, "Give the group a name.")
+    .max(60, "The name of a group has at most 60 letters.")
+    .required("Give the group a name."),
+  label: string().trim().max(4, "A short label has at most four letters.").default(""),
+  purpose: string().trim().max(120, "The purpose has at most 120 letters.").default(""),
+  subject: string().trim().max(60).default(""),
+  skillId: string().nullable().default(null),
+  fromDay: day(),
+  untilDay: optionalDay(),
+  slots: array(string().matches(SLOT, "Choose lessons from Monday to Friday.").required())
+    .max(20, "A group meets at most 20 times a week.")
+    .default([]),
+};
+
+const makeInput = object({
+  id: uuid(),
+  ...fields,
+  studentIds: array(string().required()).max(MOST_MEMBERS).required(),
+});
+
+/** Makes a group of any students that the maker can see, across classes and grades. Sent twice, it is made once. */
+export async function makeGroup(context: Context, raw: unknown): Promise<{ groupId: string; changeId: string | null }> {
+  const staff = demandStaff(context.actor);
+  const { id, studentIds, ...values } = validated(makeInput, raw);
+  const { runtime } = context;
+  await demandSound(context, values);
+  const homes: string[] = [];
+  for (const studentId of studentIds) {
+    const { subject, classes } = await studentSubject(runtime.db.read, studentId);
+    demand(staff, "see", subject);
+    homes.push(...classes.map(({ id: classId }) => classId));
+  }
+  const classId = homes.find((home) => staff.classTies.has(home)) ?? homes[0] ?? staff.classIds[0];
+  if (classId === undefined) throw new Refusal("invalid", "Choose at least one student who is in a class.");
+  return runtime.db.write(async (tx) => {
+    if (await groupById(tx, id)) return { groupId: id, changeId: null };
+    const [home] = await classesById(tx, [classId]);
+    const rows: RowChange[] = [
+      added("groups", {
+        id,
+        schoolId: staff.schoolId,
+        classId,
+        ownerId: staff.personId,
+        ...values,
+        label: values.label || labelOf(values.name),
+        subject: values.subject || (home?.subject ?? ""),
+        because: values.purpose,
+        createdAt: runtime.now(),
+      }),
+      ...studentIds.map((personId) =>
+        added("groupMembers", { id: runtime.newId(), groupId: id, personId, fromDay: values.fromDay }),
+      ),
+    ];
+    const summary = `Made the group “${values.name}” with ${studentIds.length} students`;
+    const change = { area: "groups" as const, kind: "groups", summary, classId, subjectIds: [id, ...studentIds], rows };
+    return { groupId: id, changeId: await recordChange(tx, context, change) };
+  });
+}
+
+async function demandSound(
+  context: Context,
+  { fromDay, untilDay, skillId }: { fromDay: string; untilDay: string | null; skillId: string | null },
+): Promise<void> {
+  if (untilDay !== null && untilDay < fromDay) throw new Refusal("invalid", "The last day lies before the first.");
+  if (skillId !== null) (await libraryOf(context.runtime)).skill(skillId);
+}
+
+const changeInput = object({ groupId: string().required(), ...fields });
+
+/** Changes a group's name, purpose, days and lessons. */
+export async function changeGroup(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { groupId, ...values } = validated(changeInput, raw);
+  await demandSound(context, values);
+  return context.runtime.db.write(async (tx) => {
+    const found = await openGroup(tx, context, groupId, "change");
+    const wanted = { ...values, label: values.label || labelOf(values.name) };
+    const rows = [changed("groups", found, wanted)];
+    const summary = `Changed the group “${values.name}”`;
+    return { changeId: await record(tx, context, found, summary, rows) };
+  });
+}
+
+type Group = NonNullable<Awaited<ReturnType<typeof groupById>>>;
+
+async function openGroup(tx: Queryable, { actor }: Context, groupId: string, verb: "change" | "share"): Promise<Group> {
+  const found = await groupById(tx, groupId);
+  demand(actor, verb, { kind: "group", groupId, classId: found?.classId ?? "" });
+  if (!found || found.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
+  return found;
+}
+
+const record = (
+  tx: Queryable,
+  context: Context,
+  group: Group,
+  summary: string,
+  rows: readonly RowChange[],
+  { subjectIds = [], area = "groups" }: { readonly subjectIds?: readonly string[]; readonly area?: ChangeArea } = {},
+) =>
+  recordChange(tx, context, {
+    area,
+    kind: "groups",
+    summary,
+    classId: group.classId,
+    subjectIds: [group.id, ...subjectIds],
+    rows,
+  });
+
+const moveInput = object({
+  studentIds: array(string().required()).min(1, "Choose at least one student.").max(MOST_MEMBERS).required(),
+  toGroupId: string().nullable().defined(),
+  fromGroupId: string().nullable().defined(),
+});
+
+/** Puts students into a group, takes them out, or moves them. Who was in it when stays readable for old reports. */
+export async function moveMembers(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { studentIds, toGroupId, fromGroupId } = validated(moveInput, raw);
+  const { runtime, actor } = context;
+  if (toGroupId === fromGroupId) throw new Refusal("invalid", "Choose another group.");
+  const today = dayAt(await schoolOf(runtime, actor.schoolId), runtime.now());
+  if (toGroupId !== null)
+    for (const id of studentIds) demand(actor, "see", (await studentSubject(runtime.db.read, id)).subject);
+  return runtime.db.write(async (tx) => {
+    const to = toGroupId === null ? null : await openGroup(tx, context, toGroupId, "change");
+    const from = fromGroupId === null ? null : await openGroup(tx, context, fromGroupId, "change");
+    const present = await membersOfGroups(
+      tx,
+      [toGroupId, fromGroupId].filter((id) => id !== null),
+    );
+    const rows: RowChange[] = [];
+    for (const personId of new Set(studentIds)) {
+      const leaving = present.find(({ person, groupId }) => person.id === personId && groupId === fromGroupId);
+      if (leaving)
+        rows.push({
+          table: "groupMembers",
+          id: leaving.membershipId,
+          before: { untilDay: null },
+          after: { untilDay: today },
+        });
+      if (to && !present.some(({ person, groupId }) => person.id === personId && groupId === toGroupId))
+        rows.push(added("groupMembers", { id: runtime.newId(), groupId: to.id, personId, fromDay: today }));
+    }
+    if (rows.length === 0) throw new Refusal("conflict", "They are there already; nothing was changed.");
+    const who = studentIds.length === 1 ? placeOf(studentIds[0] ?? "") : `${studentIds.length} students`;
+    const summary =
+      to && from
+        ? `${who} moved from “${from.name}” to “${to.name}”`
+        : to
+          ? `${who} joined the group “${to.name}”`
+          : `${who} left the group “${from?.name ?? ""}”`;
+    const group = to ?? from;
+    if (!group) throw new Refusal("invalid", "Choose a group.");
+    return { changeId: await record(tx, context, group, summary, rows, { subjectIds: studentIds }) };
+  });
+}
+
+const shareInput = object({
+  groupId: string().required(),
+  personId: string().required("Choose a colleague."),
+  untilDay: optionalDay(),
+});
+
+/** Lets a colleague see and change a group, for good or until a day. */
+export async function shareGroup(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { groupId, personId, untilDay } = validated(shareInput, raw);
+  const { runtime } = context;
+  const today = dayAt(await schoolOf(runtime, context.actor.schoolId), runtime.now());
+  if (untilDay !== null && untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
+  return runtime.db.write(async (tx) => {
+    const found = await openGroup(tx, context, groupId, "share");
+    const colleague = await personById(tx, personId);
+    if (colleague?.kind !== "staff" || colleague.schoolId !== found.schoolId || colleague.archivedAt !== null)
+      throw new Refusal("not-found", "This colleague is not at the school any more.");
+    if (found.ownerId === personId) throw new Refusal("conflict", "The group is theirs already.");
+    const present = (await sharesOfGroup(tx, groupId)).find(({ share }) => share.personId === personId);
+    const row = present
+      ? changed("groupShares", present.share, { untilDay })
+      : added("groupShares", { id: runtime.newId(), groupId, personId, untilDay });
+    const summary = `Shared the group “${found.name}” with ${placeOf(personId)}${untilDay === null ? "" : ` until ${untilDay}`}`;
+    return { changeId: await record(tx, context, found, summary, [row], { area: "rights" }) };
+  });
+}
+
+/** Ends a colleague's share of a group. */
+export async function endGroupShare(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { groupId, shareId } = validated(object({ groupId: string().required(), shareId: string().required() }), raw);
+  return context.runtime.db.write(async (tx) => {
+    const found = await openGroup(tx, context, groupId, "share");
+    const present = (await sharesOfGroup(tx, groupId)).find(({ share }) => share.id === shareId);
+    if (!present) throw new Refusal("not-found", "This share is over already.");
+    const rows: RowChange[] = [{ table: "groupShares", id: shareId, before: { ...present.share }, after: null }];
+    const summary = `${placeOf(present.share.personId)} no longer shares the group “${found.name}”`;
+    return { changeId: await record(tx, context, found, summary, rows, { area: "rights" }) };
+  });
+}

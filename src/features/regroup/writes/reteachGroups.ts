@@ -1,0 +1,218 @@
+import "server-only";
+import { array, number, object, string } from "yup";
+import { misconceptionSignsOf } from "@/db/queries/delivery";
+import { classesById } from "@/db/queries/people";
+import { groupById, membersOfGroups, reteachesOfGroups } from "@/db/queries/regroup";
+import { added, changed } from "@/db/queries/rowChanges";
+import type { RowChange } from "@/db/schema/history";
+import { demand, demandStaff } from "@/server/access/demand";
+import { type Classroom, classesOfMembers, loadClassroom } from "@/server/classroom/classroom";
+import { workRows } from "@/server/classroom/workRows";
+import type { Context } from "@/server/runtime/context";
+import { recordChange } from "@/server/runtime/history";
+import { libraryOf } from "@/server/runtime/library";
+import { Refusal } from "@/server/runtime/refusal";
+import { dayAt, instantAt } from "@/server/runtime/school";
+import { uuid, validated } from "@/server/runtime/validated";
+import { labelOf } from "../labelOf";
+import { becauseLine } from "../suggestions";
+
+const MOST_MEMBERS = 40;
+const PRACTICE_ITEMS = 10;
+
+const group = object({
+  id: uuid(),
+  name: string()
+    .trim()
+    .min(1, "Give the group a name.")
+    .max(60, "The name of a group has at most 60 letters.")
+    .required("Give the group a name."),
+  skillId: string().required("Choose the skill the group is for."),
+  studentIds: array(string().required()).min(1, "A group needs at least one student.").max(MOST_MEMBERS).required(),
+});
+const groupsInput = object({
+  classIds: array(string().required()).min(1).required(),
+  groups: array(group).min(1).max(12).required(),
+});
+
+/** Makes one or several reteach groups as one change. Ids come from the browser, so that sending twice makes them once. */
+export async function makeGroups(
+  context: Context,
+  raw: unknown,
+): Promise<{ groupIds: string[]; changeId: string | null }> {
+  const staff = demandStaff(context.actor);
+  const input = validated(groupsInput, raw);
+  for (const classId of input.classIds) demand(staff, "change", { kind: "class", classId });
+  const { runtime } = context;
+  const library = await libraryOf(runtime);
+  const classroom = await loadClassroom(runtime, staff.schoolId, input.classIds);
+  const signs = await misconceptionSignsOf(
+    runtime.db.read,
+    classroom.students.map(({ id }) => id),
+  );
+  return runtime.db.write(async (tx) => {
+    const groupIds = input.groups.map(({ id }) => id);
+    if (await groupById(tx, groupIds[0] ?? "")) return { groupIds, changeId: null };
+    const rows: RowChange[] = [];
+    for (const { id, name, skillId, studentIds } of input.groups) {
+      const members = membersOf(classroom, studentIds);
+      const classId = members[0]?.classId ?? "";
+      const [home] = await classesById(tx, [classId]);
+      const because = becauseLine(classroom, library, library.skill(skillId), members, signs);
+      rows.push(
+        added("groups", {
+          id,
+          schoolId: staff.schoolId,
+          classId,
+          ownerId: staff.personId,
+          name,
+          label: labelOf(name),
+          purpose: "Reteach",
+          subject: home?.subject ?? "",
+          skillId,
+          because,
+          fromDay: classroom.today,
+          untilDay: null,
+          slots: [],
+          createdAt: runtime.now(),
+        }),
+        ...members.map((member) =>
+          added("groupMembers", { id: runtime.newId(), groupId: id, personId: member.id, fromDay: classroom.today }),
+        ),
+      );
+    }
+    const names = input.groups.map(({ name }) => `“${name}”`).join(", ");
+    const summary =
+      input.groups.length === 1 ? `Made the group ${names}` : `Made ${input.groups.length} groups: ${names}`;
+    const classId = membersOf(classroom, input.groups[0]?.studentIds ?? [])[0]?.classId ?? "";
+    const change = { area: "groups" as const, kind: "groups", summary, classId, subjectIds: groupIds, rows };
+    return { groupIds, changeId: await recordChange(tx, context, change) };
+  });
+}
+
+function membersOf(classroom: Classroom, studentIds: readonly string[]) {
+  const members = classroom.students.filter(({ id }) => studentIds.includes(id));
+  if (members.length !== new Set(studentIds).size)
+    throw new Refusal("invalid", "Some of these students are not in your class any more. Open the page again.");
+  return members;
+}
+
+const reteachInput = object({
+  groupId: string().required(),
+  reteachId: uuid(),
+  practiceDueDay: string().required(),
+  checkOpensDay: string().required(),
+  checkDueDay: string().required(),
+  checkItems: number()
+    .integer()
+    .min(3, "A check has at least 3 items.")
+    .max(8, "A check has at most 8 items.")
+    .required(),
+});
+
+/** Gives a group its reteach practice and a short check, and keeps where each student stood before. One change. */
+export async function assignReteach(context: Context, raw: unknown): Promise<{ changeId: string | null }> {
+  const staff = demandStaff(context.actor);
+  const input = validated(reteachInput, raw);
+  const { runtime } = context;
+  const library = await libraryOf(runtime);
+  const found = await groupById(runtime.db.read, input.groupId);
+  if (!found || found.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
+  demand(staff, "change", { kind: "group", groupId: found.id, classId: found.classId });
+  if (found.skillId === null) throw new Refusal("invalid", "This group is for no skill yet. Choose one first.");
+  const skill = library.skill(found.skillId);
+  const members = await membersOfGroups(runtime.db.read, [found.id]);
+  const classroom = await loadClassroom(
+    runtime,
+    staff.schoolId,
+    await classesOfMembers(
+      runtime.db.read,
+      found.classId,
+      members.map(({ person }) => person.id),
+    ),
+  );
+  const { school } = classroom;
+  const now = runtime.now();
+  const dueAt = instantAt(school, input.practiceDueDay, "20:00");
+  const checkOpensAt =
+    input.checkOpensDay <= dayAt(school, now) ? now : instantAt(school, input.checkOpensDay, "06:00");
+  const checkDueAt = instantAt(school, input.checkDueDay, "20:00");
+  if (dueAt <= now || checkDueAt <= checkOpensAt)
+    throw new Refusal("invalid", "A due day lies before the work opens. Choose later days.");
+  return runtime.db.write(async (tx) => {
+    const earlier = await reteachesOfGroups(tx, [found.id]);
+    if (earlier.some(({ id }) => id === input.reteachId)) return { changeId: null };
+    const studentIds = (await membersOfGroups(tx, [found.id])).map(({ person }) => person.id);
+    const [practiceId, checkId] = [runtime.newId(), runtime.newId()];
+    const common = { classId: found.classId, skillIds: [skill.id], studentIds };
+    const rows = [
+      ...workRows(context, {
+        ...common,
+        id: practiceId,
+        kind: "practice",
+        title: skill.studentName,
+        instructions: "Some more on what we looked at together. Take the hint when you need it.",
+        opensAt: now,
+        dueAt,
+        budgetItems: PRACTICE_ITEMS,
+      }),
+      ...workRows(context, {
+        ...common,
+        id: checkId,
+        kind: "check",
+        title: `Check: ${skill.studentName}`,
+        instructions: "A short check. One try for each; you see the result in class.",
+        opensAt: checkOpensAt,
+        dueAt: checkDueAt,
+        budgetItems: input.checkItems,
+      }),
+      added("reteaches", {
+        id: input.reteachId,
+        groupId: found.id,
+        practiceWorkId: practiceId,
+        checkWorkId: checkId,
+        createdAt: now,
+      }),
+      ...membersOf(classroom, studentIds).map((student) =>
+        added("reteachBaselines", {
+          id: runtime.newId(),
+          reteachId: input.reteachId,
+          personId: student.id,
+          chance: student.gauges.get(skill.id)?.chance ?? 0,
+        }),
+      ),
+    ];
+    const summary = `Assigned reteach practice and a check on ${skill.name} to “${found.name}”`;
+    return {
+      changeId: await recordChange(tx, context, {
+        area: "groups",
+        kind: "reteach",
+        summary,
+        classId: found.classId,
+        rows,
+      }),
+    };
+  });
+}
+
+/** Puts a group away; its history and evidence stay. */
+export async function archiveGroup(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { groupId } = validated(object({ groupId: string().required() }), raw);
+  return context.runtime.db.write(async (tx) => {
+    const found = await groupById(tx, groupId);
+    if (!found || found.archivedAt !== null)
+      throw new Refusal("not-found", "This group is not there, or was archived.");
+    demand(context.actor, "archive", { kind: "group", groupId, classId: found.classId });
+    const rows = [changed("groups", found, { archivedAt: context.runtime.now() })];
+    return {
+      changeId: await recordChange(tx, context, {
+        area: "groups",
+        kind: "groups",
+        subjectIds: [groupId],
+        summary: `Archived the group “${found.name}”`,
+        classId: found.classId,
+        rows,
+      }),
+    };
+  });
+}

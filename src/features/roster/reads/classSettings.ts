@@ -1,0 +1,63 @@
+import "server-only";
+import { classesById, classesOfSchools, staffOfSchools } from "@/db/queries/people";
+import { staffOfClasses } from "@/db/queries/roster";
+import { demand, demandStaff } from "@/server/access/demand";
+import { may } from "@/server/access/policy";
+import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
+import { dayAt, schoolOf } from "@/server/runtime/school";
+import type { ArchivedClass, ClassSettingsView } from "../types";
+
+/** Who is on a class, how it is shared, and what may be done with it. */
+export async function classSettings(context: Context, classId: string): Promise<ClassSettingsView> {
+  const { runtime, actor } = context;
+  const staff = demandStaff(actor);
+  demand(actor, "see", { kind: "class", classId });
+  const db = runtime.db.read;
+  const [found] = await classesById(db, [classId]);
+  if (!found) throw new Refusal("not-found", "This class is not there any more.");
+  const today = dayAt(await schoolOf(runtime, staff.schoolId), runtime.now());
+  const [rows, colleagues] = [await staffOfClasses(db, [classId]), await staffOfSchools(db, [found.schoolId])];
+  return {
+    id: found.id,
+    name: found.name,
+    code: found.code,
+    subject: found.subject,
+    grade: found.grade,
+    kind: found.kind,
+    untilDay: found.untilDay,
+    staff: rows.map(({ row, person }) => ({
+      rowId: row.id,
+      personId: person.id,
+      name: `${person.givenName} ${person.familyName}`,
+      role: row.role,
+      from: row.fromDay,
+      until: row.untilDay,
+      over: row.untilDay !== null && row.untilDay < today,
+    })),
+    colleagues: colleagues.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` })),
+    mayShare: may(actor, "share", { kind: "class", classId }),
+    mayEnroll: may(actor, "enroll", { kind: "class", classId }),
+    today,
+  };
+}
+
+/** Classes that were put away and that the actor may bring back or look into. */
+export async function archivedClasses(context: Context): Promise<ArchivedClass[]> {
+  const staff = demandStaff(context.actor);
+  const db = context.runtime.db.read;
+  const all = [
+    ...(await classesById(db, [...staff.archivedClassTies.keys()])),
+    ...(await classesOfSchools(db, staff.coordinates, true)),
+  ];
+  return [...new Map(all.map((row) => [row.id, row])).values()]
+    .filter(({ id }) => may(staff, "see", { kind: "archived class", classId: id }))
+    .map(({ id, name, subject, grade, archivedAt }) => ({
+      id,
+      name,
+      subject,
+      grade,
+      archivedOn: new Date(archivedAt ?? 0).toISOString().slice(0, 10),
+      mayRestore: may(staff, "restore", { kind: "archived class", classId: id }),
+    }));
+}

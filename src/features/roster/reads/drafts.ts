@@ -1,0 +1,203 @@
+import "server-only";
+import { createHash } from "node:crypto";
+import { gradeCode } from "@/core/roster/gradeCode";
+import type { SheetSurroundings } from "@/core/roster/readRosterSheet";
+import type { IncomingRecord } from "@/core/roster/rosterRecord";
+import type { Queryable } from "@/db/connection";
+import { latestRosterChange, wasUndone } from "@/db/queries/history";
+import { classesById, studentsOfClasses } from "@/db/queries/people";
+import { groupsOfClasses } from "@/db/queries/regroup";
+import type { MembershipRow, SupportsRow } from "@/db/queries/roster";
+import { draftById, type RosterDraftRow } from "@/db/queries/rosterDrafts";
+import type { RosterPreview } from "@/formats/roster/previewRoster";
+import { demand, demandStaff } from "@/server/access/demand";
+import type { StaffActor } from "@/server/access/policy";
+import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
+import { type ReadingProgress, readRosterFile } from "@/server/runtime/rosterReader";
+import { dayAt, type School, schoolOf } from "@/server/runtime/school";
+import { type KnownRoster, knownRoster, sheetRecords } from "./knownRecords";
+
+/** Rows of a class's sheet, and of a school's. */
+const MOST_STUDENTS = { class: 400, school: 30_000 } as const;
+/** Finished previews that are kept for the next look at them. */
+const MOST_KEPT = 4;
+
+/** What a preview was made from and what came out of it. */
+export interface ReadyDraft {
+  readonly known: KnownRoster;
+  readonly supports: readonly SupportsRow[];
+  readonly memberships: readonly MembershipRow[];
+  readonly preview: RosterPreview;
+}
+
+interface Job {
+  readonly fingerprint: string;
+  readonly controller: AbortController;
+  progress: ReadingProgress;
+  readonly done: Promise<ReadyDraft>;
+  result: ReadyDraft | null;
+  failure: unknown;
+}
+
+/** Jobs of each database in this process, by draft. */
+const allJobs = new WeakMap<object, Map<string, Job>>();
+
+function jobsOf({ runtime }: Context): Map<string, Job> {
+  const jobs = allJobs.get(runtime.db) ?? new Map<string, Job>();
+  allJobs.set(runtime.db, jobs);
+  return jobs;
+}
+
+/** The draft, when the actor may go on with it. */
+export async function openDraft(db: Queryable, context: Context, draftId: string): Promise<RosterDraftRow> {
+  const draft = await draftById(db, draftId);
+  if (!draft) throw new Refusal("not-found", "This import is not known. Choose the file again.");
+  demand(context.actor, "change", { kind: "draft", authorId: draft.ownerId });
+  // Rights may have changed since the file was chosen.
+  if (draft.classId !== null) demand(context.actor, "enroll", { kind: "class", classId: draft.classId });
+  else if (draft.newClassName === null) demand(context.actor, "manage", { kind: "school", schoolId: draft.schoolId });
+  return draft;
+}
+
+export async function isApplied(db: Queryable, draft: RosterDraftRow): Promise<boolean> {
+  return draft.appliedAt !== null && !(draft.changeId !== null && (await wasUndone(db, draft.changeId)));
+}
+
+/** Schools whose roster the draft may change. */
+export function schoolsOfDraft(staff: StaffActor, draft: RosterDraftRow): readonly string[] {
+  const whole = draft.classId === null && draft.newClassName === null;
+  return whole && staff.coordinates.includes(draft.schoolId) ? staff.coordinates : [draft.schoolId];
+}
+
+/** Changes when the preview would: made of what was typed in the draft and of the latest change of the roster. */
+export async function fingerprintOf(db: Queryable, staff: StaffActor, draft: RosterDraftRow): Promise<string> {
+  const latest = await latestRosterChange(db, schoolsOfDraft(staff, draft));
+  const { repairs, links, mapping, makeClasses } = draft;
+  return createHash("sha256")
+    .update(JSON.stringify([latest, repairs, links, mapping, makeClasses]))
+    .digest("base64url")
+    .slice(0, 20);
+}
+
+/** Starts reading the draft's file, or goes on with what is being read or was read already. */
+export async function jobOf(context: Context, draft: RosterDraftRow): Promise<Job> {
+  const staff = demandStaff(context.actor);
+  const fingerprint = await fingerprintOf(context.runtime.db.read, staff, draft);
+  const jobs = jobsOf(context);
+  const running = jobs.get(draft.id);
+  if (running?.fingerprint === fingerprint && !running.controller.signal.aborted) return running;
+  running?.controller.abort();
+  const controller = new AbortController();
+  const progress = { share: 0, what: "looking at the roster" };
+  const job: Job = {
+    fingerprint,
+    controller,
+    progress,
+    result: null,
+    failure: null,
+    done: read(context, staff, draft, controller.signal, (at) => {
+      job.progress = at;
+    }),
+  };
+  jobs.delete(draft.id);
+  jobs.set(draft.id, job);
+  job.done.then(
+    (result) => {
+      job.result = result;
+    },
+    (error: unknown) => {
+      job.failure = error;
+    },
+  );
+  for (const [id, old] of jobs) if (jobs.size > MOST_KEPT && (old.result || old.failure)) jobs.delete(id);
+  return job;
+}
+
+export function stopJob(context: Context, draftId: string): void {
+  jobsOf(context).get(draftId)?.controller.abort();
+  jobsOf(context).delete(draftId);
+}
+
+async function read(
+  context: Context,
+  staff: StaffActor,
+  draft: RosterDraftRow,
+  signal: AbortSignal,
+  progress: (at: ReadingProgress) => void,
+): Promise<ReadyDraft> {
+  const { runtime } = context;
+  const db = runtime.db.read;
+  const school = await schoolOf(runtime, draft.schoolId);
+  const today = dayAt(school, runtime.now());
+  const schoolIds = schoolsOfDraft(staff, draft);
+  const known = await knownRoster(db, schoolIds, today);
+  const groups = draft.kind === "sheet" ? await groupsOfClasses(db, [...staff.classTies.keys()]) : [];
+  const groupIds = [...new Set([...staff.groupTies.keys(), ...groups.map(({ id }) => id)])];
+  const extras = await sheetRecords(db, schoolIds, groupIds, known.keyOf);
+  const whole = draft.classId === null && draft.newClassName === null;
+  const around: SheetSurroundings = {
+    schoolKey: known.keyOf(draft.schoolId),
+    target: whole ? null : await targetOf(db, draft, known),
+    groups: extras.groups,
+    newClassSubject: whole && draft.makeClasses ? usualSubject(known) : null,
+    correctable: whole ? null : await correctable(db, staff),
+  };
+  const preview = await readRosterFile(
+    {
+      kind: draft.kind,
+      bytes: new Uint8Array(draft.bytes),
+      repairs: draft.repairs,
+      links: draft.links,
+      mapping: draft.mapping,
+      known: draft.kind === "sheet" ? [...known.records, ...extras.records] : known.records,
+      around,
+      newClass: newClassOf(draft, known, school, today),
+      mostRows: MOST_STUDENTS[whole ? "school" : "class"],
+    },
+    progress,
+    signal,
+  );
+  return { known, preview, supports: extras.supports, memberships: extras.memberships };
+}
+
+/** The subject that most classes have. */
+function usualSubject({ rows }: KnownRoster): string {
+  const counts = new Map<string, number>();
+  for (const { subject } of rows.classes) counts.set(subject, (counts.get(subject) ?? 0) + 1);
+  return [...counts].sort(([, x], [, y]) => y - x)[0]?.[0] ?? "Mathematics";
+}
+
+const newClassKey = (draft: RosterDraftRow) => `new-class:${draft.id}`;
+
+async function targetOf(db: Queryable, draft: RosterDraftRow, { keyOf }: KnownRoster) {
+  if (draft.classId === null) return { classKey: newClassKey(draft), grade: draft.newClassGrade ?? 0 };
+  const [target] = await classesById(db, [draft.classId]);
+  if (!target) throw new Refusal("not-found", "The class is not there any more.");
+  return { classKey: keyOf(target.id), grade: target.grade };
+}
+
+async function correctable(db: Queryable, staff: StaffActor): Promise<ReadonlySet<string> | null> {
+  if (staff.coordinates.includes(staff.schoolId)) return null;
+  const team = [...staff.classTies].filter(([, tie]) => tie === "teacher" || tie === "co-teacher").map(([id]) => id);
+  return new Set((await studentsOfClasses(db, team)).map(({ person }) => person.id));
+}
+
+function newClassOf(
+  draft: RosterDraftRow,
+  { keyOf }: KnownRoster,
+  school: School,
+  today: string,
+): IncomingRecord | null {
+  if (draft.newClassName === null) return null;
+  const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
+  const values: Record<string, string> = {
+    title: draft.newClassName,
+    grades: gradeCode(draft.newClassGrade),
+    classType: "scheduled",
+    schoolSourcedId: keyOf(draft.schoolId),
+    subjects: "Mathematics",
+    ...(term ? { termSourcedIds: keyOf(term.id) } : {}),
+  };
+  return { file: "classes", key: newClassKey(draft), values, row: null, gone: false };
+}

@@ -1,0 +1,160 @@
+import "server-only";
+import { formatDistance } from "date-fns";
+import { cache } from "react";
+import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
+import { type HealthIssue, rosterHealth } from "@/core/roster/rosterHealth";
+import { classesById, classesOfSchools, studentsOfClasses } from "@/db/queries/people";
+import { presentEnrollments, staffOfClasses, studentsOfSchools } from "@/db/queries/roster";
+import { supportsOf } from "@/db/queries/students";
+import { demand, demandStaff } from "@/server/access/demand";
+import { type Actor, may } from "@/server/access/policy";
+import type { Context } from "@/server/runtime/context";
+import type { Runtime } from "@/server/runtime/runtime";
+import { dayAt, schoolOf } from "@/server/runtime/school";
+import type { HealthView, RosterStudent, RosterView } from "../types";
+
+/** The roster of some classes, or of the whole school for coordinators when no class is named. */
+export async function rosterView(context: Context, classIds: readonly string[]): Promise<RosterView> {
+  return readRoster(context.runtime, context.actor, classIds.join(" "));
+}
+
+/** Read once per request: the frame asks for its figure, the page for the rest. */
+const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: string): Promise<RosterView> => {
+  const staff = demandStaff(actor);
+  const classIds = joinedIds === "" ? [] : joinedIds.split(" ");
+  const whole = classIds.length === 0 && staff.coordinates.length > 0;
+  if (whole) for (const schoolId of staff.coordinates) demand(actor, "manage", { kind: "school", schoolId });
+  else for (const classId of classIds) demand(actor, "see", { kind: "class", classId });
+  const db = runtime.db.read;
+  const school = await schoolOf(runtime, actor.schoolId);
+  const now = runtime.now();
+  const today = dayAt(school, now);
+  const classes = whole ? await classesOfSchools(db, staff.coordinates, false) : await classesById(db, classIds);
+  const ids = new Set(classes.map(({ id }) => id));
+  const schoolIds = [...new Set(classes.map(({ schoolId }) => schoolId))];
+  const enrollments = (await presentEnrollments(db, whole ? staff.coordinates : schoolIds)).filter(({ classId }) =>
+    ids.has(classId),
+  );
+  const rows = whole ? await studentsOfSchools(db, staff.coordinates) : await studentsOfClasses(db, classIds);
+  const [teachers, supports] = [
+    await staffOfClasses(db, [...ids]),
+    new Set(
+      (
+        await supportsOf(
+          db,
+          rows.map(({ person }) => person.id),
+        )
+      ).map(({ personId }) => personId),
+    ),
+  ];
+  const ofStudent = new Map<string, string[]>();
+  const firstDay = new Map<string, string>();
+  const size = new Map<string, number>();
+  for (const { personId, classId, fromDay } of enrollments) {
+    ofStudent.set(personId, [...(ofStudent.get(personId) ?? []), classId]);
+    size.set(classId, (size.get(classId) ?? 0) + 1);
+    if (fromDay < (firstDay.get(personId) ?? "9999")) firstDay.set(personId, fromDay);
+  }
+  const nameOfClass = new Map(classes.map(({ id, name }) => [id, name]));
+  const daysHere = (personId: string) => {
+    const first = firstDay.get(personId);
+    return first === undefined || first > today ? 0 : schoolDaysBetween(first, today, school.calendar);
+  };
+  const students = rows.map(({ person, pinKind, cardHash, lockedUntil, lastSignInAt }) => {
+    const own = ofStudent.get(person.id) ?? [];
+    const locked = lockedUntil !== null && lockedUntil > now;
+    const canSignIn = pinKind !== null || cardHash !== null;
+    const view: RosterStudent = {
+      id: person.id,
+      name: `${person.givenName} ${person.familyName}`,
+      studentNumber: person.studentNumber ?? "",
+      grade: person.grade,
+      classIds: own,
+      className: own.map((id) => nameOfClass.get(id) ?? "").join(", "),
+      signIn: locked ? "locked" : !canSignIn ? "none" : lastSignInAt ? "used" : "never",
+      lastSignIn: lastSignInAt ? formatDistance(lastSignInAt, now, { addSuffix: true }) : null,
+      hasSupports: supports.has(person.id),
+    };
+    return { view, person };
+  });
+  const lasting = teachers.filter(
+    ({ row }) => (row.untilDay === null || row.untilDay >= today) && (row.fromDay === null || row.fromDay <= today),
+  );
+  const issues = rosterHealth({
+    students: students.map(({ view, person }) => ({
+      id: view.id,
+      name: view.name,
+      grade: person.grade,
+      birthYear: person.birthYear,
+      classIds: view.classIds,
+      hasPin: view.signIn !== "none",
+      locked: view.signIn === "locked",
+      signedIn: view.lastSignIn !== null,
+      schoolDaysHere: daysHere(view.id),
+    })),
+    classes: classes.map(({ id, name, grade, subject, kind, untilDay }) => ({
+      id,
+      name,
+      grade,
+      subject,
+      kind,
+      teachers: lasting.filter(({ row }) => row.classId === id && row.role !== "specialist").length,
+      over: untilDay !== null && untilDay < today,
+    })),
+  });
+  const enrollable = [...staff.classTies.keys()].filter((classId) => may(actor, "enroll", { kind: "class", classId }));
+  const openClasses = (await classesById(db, enrollable)).map(({ id, name }) => ({ id, name }));
+  const nameOf = new Map([...nameOfClass, ...students.map(({ view }) => [view.id, view.name] as const)]);
+  return {
+    schoolName: whole ? school.name : null,
+    classes: classes.map(({ id, name, code, grade, subject, kind }) => ({
+      id,
+      name,
+      code,
+      grade,
+      subject,
+      kind,
+      students: size.get(id) ?? 0,
+      staff: lasting
+        .filter(({ row }) => row.classId === id)
+        .map(({ person }) => `${person.givenName} ${person.familyName}`),
+    })),
+    students: students.map(({ view }) => view),
+    health: issues.map((issue) => healthView(issue, nameOf)),
+    mayEnroll: whole || classIds.every((classId) => may(actor, "enroll", { kind: "class", classId })),
+    openClasses,
+    mayManage: may(actor, "manage", { kind: "school", schoolId: actor.schoolId }),
+    today,
+  };
+});
+
+const healthView = ({ kind, because, ids }: HealthIssue, nameOf: ReadonlyMap<string, string>): HealthView => ({
+  kind,
+  because,
+  about: ids.map((id) => ({ id, name: nameOf.get(id) ?? "" })),
+});
+
+/** Kinds that keep somebody from working; the others can wait for a quiet hour. */
+const PRESSING = ["locked", "no-class", "no-teacher", "no-pin"];
+
+/** What the roster station of the bend says. */
+export async function rosterFigure(
+  context: Context,
+  classIds: readonly string[],
+): Promise<{ text: string; attention: boolean }> {
+  const { students, health } = await rosterView(context, classIds);
+  const pressing = health.filter(({ kind }) => PRESSING.includes(kind));
+  const words = {
+    locked: "locked out",
+    "no-class": "in no class",
+    "no-teacher": "without a teacher",
+    "no-pin": "without a PIN",
+  } as Readonly<Record<string, string>>;
+  const [first] = pressing;
+  if (first) return { text: `${first.about.length} ${words[first.kind] ?? ""}`, attention: true };
+  if (health.length > 0) return { text: `${students.length} students, ${health.length} to look at`, attention: false };
+  return {
+    text: students.length === 0 ? "no students yet" : `${students.length} students, all well`,
+    attention: false,
+  };
+}

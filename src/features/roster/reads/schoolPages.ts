@@ -1,0 +1,124 @@
+import "server-only";
+import { TZDate } from "@date-fns/tz";
+import { format } from "date-fns";
+import { rollOverFate } from "@/core/roster/rollOverFate";
+import { latestRosterChange } from "@/db/queries/history";
+import { classesOfSchools, personById, staffOfSchools } from "@/db/queries/people";
+import {
+  archivedStudents,
+  presentEnrollments,
+  rolesOfSchools,
+  staffOfClasses,
+  studentsOfSchools,
+} from "@/db/queries/roster";
+import { openErasures } from "@/db/queries/students";
+import { demand, demandStaff } from "@/server/access/demand";
+import type { Context } from "@/server/runtime/context";
+import { dayAt, schoolOf } from "@/server/runtime/school";
+import type { PrivacyView, RollOverView, StaffView } from "../types";
+
+async function managed(context: Context) {
+  const staff = demandStaff(context.actor);
+  demand(staff, "manage", { kind: "school", schoolId: staff.schoolId });
+  const school = await schoolOf(context.runtime, staff.schoolId);
+  return { staff, school, today: dayAt(school, context.runtime.now()), db: context.runtime.db.read };
+}
+
+/** The roll-over as it is proposed: a line for each class, with its students for exceptions. */
+export async function rollOverView(context: Context): Promise<RollOverView> {
+  const { staff, school, today, db } = await managed(context);
+  const classes = await classesOfSchools(db, [staff.schoolId], false);
+  const enrollments = await presentEnrollments(db, [staff.schoolId]);
+  const students = await studentsOfSchools(db, [staff.schoolId]);
+  const nameOf = new Map(students.map(({ person }) => [person.id, `${person.givenName} ${person.familyName}`]));
+  const lastGrade = Math.max(0, ...students.map(({ person }) => person.grade ?? 0));
+  const term =
+    school.terms.filter(({ closedAt, startDay }) => closedAt === null && startDay <= today).at(-1) ??
+    school.terms.at(-1);
+  const placed = new Set(enrollments.map(({ personId }) => personId));
+  return {
+    termName: term?.name ?? "",
+    termEnd: term?.endDay ?? today,
+    version: await latestRosterChange(db, [staff.schoolId]),
+    today,
+    lastGrade,
+    lines: classes.map((own) => {
+      const ids = enrollments.filter(({ classId }) => classId === own.id).map(({ personId }) => personId);
+      const fate = rollOverFate(own.grade, own.name, lastGrade);
+      return {
+        classId: own.id,
+        name: own.name,
+        subject: own.subject,
+        grade: own.grade,
+        kind: own.kind,
+        // A class that a teacher made has no next year of its own.
+        what: own.kind === "own" ? ("leaves" as const) : fate.what,
+        nextGrade: fate.what === "moves" ? fate.grade : own.grade + 1,
+        nextName: fate.what === "moves" ? fate.className : own.name,
+        students: ids.map((id) => ({ id, name: nameOf.get(id) ?? "" })).filter(({ name }) => name !== ""),
+      };
+    }),
+    withoutClass: students.filter(({ person }) => !placed.has(person.id)).length,
+  };
+}
+
+/** Requests for erasure, what is past its keeping, and the settings. */
+export async function privacyView(context: Context): Promise<PrivacyView> {
+  const { staff, school, db } = await managed(context);
+  const keepUntil = context.runtime.now() - school.keepYears * 365.25 * 86_400_000;
+  const requests = await openErasures(db, staff.coordinates);
+  const left = await archivedStudents(db, staff.coordinates);
+  const nameOfPerson = async (id: string) => {
+    const person = await personById(db, id);
+    return person ? `${person.givenName} ${person.familyName}` : "";
+  };
+  const dayOf = (at: number) => format(new TZDate(at, school.timeZone), "d MMM yyyy");
+  return {
+    settings: {
+      staffIdleMinutes: school.staffIdleMinutes,
+      studentIdleMinutes: school.studentIdleMinutes,
+      keepYears: school.keepYears,
+    },
+    requests: await Promise.all(
+      requests.map(async ({ erasure, person }) => ({
+        id: erasure.id,
+        studentId: person.id,
+        name: `${person.givenName} ${person.familyName}`,
+        reason: erasure.reason,
+        askedBy: await nameOfPerson(erasure.requestedBy),
+        askedOn: dayOf(erasure.requestedAt),
+        isOwn: erasure.requestedBy === staff.personId,
+      })),
+    ),
+    left: left.map(({ id, givenName, familyName, archivedAt }) => ({
+      id,
+      name: `${givenName} ${familyName}`,
+      leftOn: dayOf(archivedAt ?? 0),
+      due: (archivedAt ?? 0) < keepUntil,
+    })),
+  };
+}
+
+/** The school's staff with their roles and classes. */
+export async function staffView(context: Context): Promise<StaffView> {
+  const { staff, today, db } = await managed(context);
+  const members = await staffOfSchools(db, [staff.schoolId]);
+  const classes = await classesOfSchools(db, [staff.schoolId], false);
+  const rows = await staffOfClasses(
+    db,
+    classes.map(({ id }) => id),
+  );
+  const roles = await rolesOfSchools(db, [staff.schoolId]);
+  const lasts = ({ untilDay }: { untilDay: string | null }) => untilDay === null || untilDay >= today;
+  return {
+    people: members.map((person) => ({
+      id: person.id,
+      name: `${person.givenName} ${person.familyName}`,
+      email: person.email ?? "",
+      role: roles.filter((row) => row.personId === person.id && lasts(row)).at(-1)?.role ?? null,
+      classes: rows
+        .filter(({ row }) => row.personId === person.id && lasts(row))
+        .map(({ row }) => `${classes.find(({ id }) => id === row.classId)?.name ?? ""} (${row.role})`),
+    })),
+  };
+}

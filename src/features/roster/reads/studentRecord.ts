@@ -1,0 +1,200 @@
+import "server-only";
+import { NO_SUPPORTS, type StudentSupports } from "@/core/model/supports";
+import { credentialOf } from "@/db/queries/credentials";
+import { schoolsBelow, staffOfSchools } from "@/db/queries/people";
+import { enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
+import { interestsOf, openErasures, supportsOf } from "@/db/queries/students";
+import { actorOf } from "@/server/access/actorOf";
+import { demand } from "@/server/access/demand";
+import { type Actor, may, RIGHTS, type Right, type Tie, tiesTo } from "@/server/access/policy";
+import { studentSubject } from "@/server/access/studentSubject";
+import type { Context } from "@/server/runtime/context";
+import type { AccessView, StudentRecordView } from "../types";
+
+/** A student's own page in the roster: data, classes then and now, supports, sign-in. */
+export async function studentRecord(context: Context, studentId: string): Promise<StudentRecordView> {
+  const { runtime, actor } = context;
+  const db = runtime.db.read;
+  const { person, classes, groups, subject } = await studentSubject(db, studentId);
+  demand(actor, "see", subject);
+  const maySupports = may(actor, "see-supports", subject);
+  const [enrollments, supports, interests, credential, erasures] = await Promise.all([
+    enrollmentsOf(db, studentId),
+    maySupports ? supportsOf(db, [studentId]) : [],
+    interestsOf(db, studentId),
+    credentialOf(db, studentId),
+    may(actor, "erase", subject) ? openErasures(db, [person.schoolId]) : [],
+  ]);
+  const now = runtime.now();
+  return {
+    id: person.id,
+    name: `${person.givenName} ${person.familyName}`,
+    givenName: person.givenName,
+    familyName: person.familyName,
+    studentNumber: person.studentNumber ?? "",
+    grade: person.grade,
+    email: person.email ?? "",
+    birthYear: person.birthYear,
+    left: person.archivedAt !== null,
+    enrollments: enrollments.map(({ enrollment, class: own }) => ({
+      id: enrollment.id,
+      classId: own.id,
+      className: own.name,
+      from: enrollment.fromDay,
+      until: enrollment.untilDay,
+      archived: own.archivedAt !== null,
+      mayLeave: enrollment.untilDay === null && may(actor, "enroll", { kind: "class", classId: own.id }),
+    })),
+    groups: groups.map(({ id, name }) => ({ id, name })),
+    supports: maySupports ? supportsView(supports[0]) : null,
+    interests: interests.map(({ interest }) => interest),
+    signIn:
+      credential === null
+        ? "none"
+        : credential.lockedUntil !== null && credential.lockedUntil > now
+          ? "locked"
+          : credential.lastSignInAt
+            ? "used"
+            : "never",
+    hasCard: credential?.cardHash != null,
+    classNames: classes.map(({ name }) => name),
+    erasureAsked: erasures.some(({ person: { id } }) => id === studentId),
+    may: {
+      change: may(actor, "change", subject),
+      supports: may(actor, "change-supports", subject),
+      signIn: may(actor, "reset-sign-in", subject),
+      export: may(actor, "export", subject),
+      erase: may(actor, "erase", subject),
+      manage: may(actor, "manage", { kind: "school", schoolId: person.schoolId }),
+    },
+  };
+}
+
+function supportsView(row: StudentSupports | undefined): StudentSupports {
+  if (!row) return NO_SUPPORTS;
+  const {
+    timeFactor,
+    readAloud,
+    largerText,
+    itemShare,
+    separateSetting,
+    homeLanguage,
+    leaveOutOfTests,
+    leaveOutReason,
+  } = row;
+  return {
+    timeFactor,
+    readAloud,
+    largerText,
+    itemShare,
+    separateSetting,
+    homeLanguage,
+    leaveOutOfTests,
+    leaveOutReason,
+  };
+}
+
+/** The interests that the asking student has chosen. */
+export async function ownInterests({ runtime, actor }: Context): Promise<string[]> {
+  const { personId, schoolId } = actor;
+  demand(actor, "choose-interests", { kind: "student", personId, schoolId, classIds: [], groupIds: [] });
+  return (await interestsOf(runtime.db.read, personId)).map(({ interest }) => interest);
+}
+
+const TIE_WORDS: Readonly<Record<Tie, string>> = {
+  teacher: "teaches",
+  "co-teacher": "is co-teacher of",
+  substitute: "stands in for",
+  specialist: "is specialist for",
+  coordinator: "coordinates the school",
+  "group owner": "owns the group",
+  "group colleague": "shares the group",
+  self: "",
+  author: "",
+};
+
+/** Who can see a student, and why: every member of staff whom the policy lets in, with each tie that does. */
+export async function whoCanSee(context: Context, studentId: string): Promise<AccessView> {
+  const { runtime, actor } = context;
+  const db = runtime.db.read;
+  const { person, classes, groups, subject } = await studentSubject(db, studentId);
+  demand(actor, "manage", { kind: "school", schoolId: person.schoolId });
+  const schoolIds = new Set(actor.kind === "staff" ? actor.coordinates : []);
+  for (const { id } of await schoolsBelow(db, person.schoolId)) schoolIds.add(id);
+  const staff = await staffOfSchools(db, [...schoolIds]);
+  const staffRows = await staffOfClasses(
+    db,
+    classes.map(({ id }) => id),
+  );
+  const people = [];
+  for (const member of staff) {
+    const other = await actorOf(runtime, member);
+    if (!may(other, "see", subject)) continue;
+    people.push({
+      id: member.id,
+      name: `${member.givenName} ${member.familyName}`,
+      why: reasons(
+        other,
+        subject,
+        classes,
+        groups,
+        (classId) =>
+          staffRows.find(({ row }) => row.classId === classId && row.personId === member.id)?.row.untilDay ?? null,
+      ),
+      may: rightsWords(other, subject),
+    });
+  }
+  return {
+    studentId,
+    name: `${person.givenName} ${person.familyName}`,
+    left: person.archivedAt !== null,
+    people: people.sort((x, y) => x.name.localeCompare(y.name)),
+    own: "The student sees the own work and results that were given back; no other student sees anything of them.",
+  };
+}
+
+function reasons(
+  other: Actor,
+  subject: Awaited<ReturnType<typeof studentSubject>>["subject"],
+  classes: readonly { readonly id: string; readonly name: string }[],
+  groups: readonly { readonly id: string; readonly name: string }[],
+  untilOf: (classId: string) => string | null,
+): string[] {
+  if (other.kind !== "staff") return [];
+  const why = [
+    ...(other.coordinates.includes(subject.schoolId) ? [TIE_WORDS.coordinator] : []),
+    ...classes.flatMap(({ id, name }) => {
+      const tie = other.classTies.get(id);
+      if (!tie || tie === "coordinator") return [];
+      const until = untilOf(id);
+      return [`${TIE_WORDS[tie]} ${name}${until === null ? "" : ` until ${until}`}`];
+    }),
+    ...groups.flatMap(({ id, name }) => {
+      const tie = other.groupTies.get(id);
+      return tie ? [`${TIE_WORDS[tie]} “${name}”`] : [];
+    }),
+  ];
+  return why;
+}
+
+/** What somebody may do with the student, in the policy's own words. */
+function rightsWords(other: Actor, subject: Awaited<ReturnType<typeof studentSubject>>["subject"]): string[] {
+  const ties = tiesTo(other, subject);
+  return Object.values(RIGHTS.student as Readonly<Record<string, Right>>)
+    .filter((right) => ties.some((tie) => right.ties.includes(tie)))
+    .map(({ words }) => words);
+}
+
+/** The whole policy as sentences, for the page that explains it. */
+export function policyWords(): {
+  readonly about: string;
+  readonly rights: readonly { words: string; who: string }[];
+}[] {
+  return (["class", "student", "group", "school", "entry"] as const).map((about) => ({
+    about,
+    rights: Object.values(RIGHTS[about] as Readonly<Record<string, Right>>).map(({ words, ties }) => ({
+      words,
+      who: ties.join(", "),
+    })),
+  }));
+}

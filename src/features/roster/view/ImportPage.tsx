@@ -1,0 +1,102 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import { useRun } from "@/client/useRun";
+import { undoAction } from "@/server/runtime/undoAction";
+import { PageHead } from "@/ui/layout/PageHead";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { stopReadingAction } from "../actions";
+import type { ImportState } from "../types";
+import { ImportDifference } from "./ImportDifference";
+
+const ASK_AGAIN_MILLISECONDS = 400;
+
+/** A roster file from being read to having been applied. */
+export function ImportPage({
+  draftId,
+  start,
+  base,
+}: {
+  readonly draftId: string;
+  readonly start: ImportState;
+  readonly base: string;
+}) {
+  const router = useRouter();
+  const run = useRun(undoAction);
+  const [asked, setAsked] = useState<{ readonly from: ImportState; readonly state: ImportState }>({
+    from: start,
+    state: start,
+  });
+  // What the server renders anew counts over what was asked for before.
+  const state = asked.from === start ? asked.state : start;
+  useEffect(() => {
+    if (state.state !== "reading") return;
+    const stop = new AbortController();
+    const timer = setTimeout(() => {
+      fetch(`/api/roster/drafts/${encodeURIComponent(draftId)}`, { signal: stop.signal })
+        .then(async (response) => {
+          const body = await response.json();
+          const next: ImportState = response.ok ? body : { state: "failed", message: body.message };
+          setAsked({ from: start, state: next });
+        })
+        .catch(() => {
+          if (!stop.signal.aborted) setAsked({ from: start, state: { ...state } });
+        });
+    }, ASK_AGAIN_MILLISECONDS);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [state, draftId, start]);
+  if (state.state === "ready") return <ImportDifference view={state.view} base={base} />;
+  return (
+    <div className="max-w-2xl px-5 py-4 text-[15px]">
+      {state.state === "reading" ? (
+        <div role="status">
+          <PageHead title="Reading the file" sub="Nothing has changed yet." />
+          <div className="bg-bank border-ink h-4 border-[1.5px]" aria-hidden>
+            <i className="bg-water block h-full" style={{ width: `${Math.round(state.share * 100)}%` }} />
+          </div>
+          <p className="mt-2 mb-4">
+            {Math.round(state.share * 100)} %, {state.what}
+          </p>
+          <Button
+            onClick={() =>
+              run(
+                () => stopReadingAction({ draftId }),
+                "Stopped. Nothing was changed.",
+                () => router.push(`${base}/roster/import`),
+              )
+            }
+          >
+            Stop reading
+          </Button>
+        </div>
+      ) : state.state === "failed" ? (
+        <div role="alert">
+          <PageHead title="This file can't be used as it is" sub="Nothing was changed." />
+          <p className="border-clay mb-5 border-l-4 pl-3">{state.message}</p>
+          <div className="flex gap-2">
+            <ButtonLink look="main" href={`${base}/roster/import`}>
+              Choose another file
+            </ButtonLink>
+            <Button onClick={() => router.refresh()}>Read it once more</Button>
+          </div>
+        </div>
+      ) : (
+        <div>
+          <PageHead
+            title={`${state.fileName} was applied`}
+            sub={state.className ? `Into ${state.className}.` : "To the whole school."}
+          />
+          <div className="flex gap-2">
+            <ButtonLink look="main" href={`${base}/roster`}>
+              To the roster
+            </ButtonLink>
+            <ButtonLink href={`${base}/history`}>History, to undo it</ButtonLink>
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,115 @@
+import "server-only";
+import type { RosterEntry } from "@/core/roster/rosterEntry";
+import { ROSTER_FILES, type RosterFile } from "@/core/roster/rosterRecord";
+import type { MembershipRow, SupportsRow, WholeRoster } from "@/db/queries/roster";
+import type { RowChange } from "@/db/schema/history";
+
+/** All that applying a difference needs to know. */
+export interface Applying {
+  readonly roster: WholeRoster;
+  readonly supports: readonly SupportsRow[];
+  readonly memberships: readonly MembershipRow[];
+  readonly keyOf: (id: string | null) => string;
+  readonly links: Readonly<Record<string, string>>;
+  readonly schoolId: string;
+  readonly timeZone: string;
+  readonly termId: string | null;
+  readonly now: number;
+  readonly today: string;
+  readonly newId: () => string;
+  readonly newCode: () => string;
+  /** Rows that go with a new class, such as its plan. */
+  readonly withClass: (row: { id: string; subject: string }) => readonly RowChange[];
+}
+
+export type Columns = Readonly<Record<string, string>>;
+export type AnyRow = Readonly<Record<string, unknown>> & { readonly id: string };
+
+export type IdOf = (key: string | undefined) => string | null;
+
+/** Oxbow's id for an id of the file, by the kind of thing; new ones are made for what is added. */
+export function idsOf(
+  entries: readonly RosterEntry[],
+  { roster, keyOf, links, newId }: Applying,
+): (file: RosterFile) => IdOf {
+  const byFile = new Map<RosterFile, Map<string, string>>(ROSTER_FILES.map((file) => [file, new Map()]));
+  const put = (file: RosterFile, key: string, id: string) => byFile.get(file)?.set(key, id);
+  const known = [
+    ["orgs", roster.schools],
+    ["academicSessions", roster.terms],
+    ["courses", roster.courses],
+    ["classes", roster.classes],
+    ["users", roster.people],
+  ] as const;
+  const fileOf = new Map<string, RosterFile>();
+  for (const [file, table] of known)
+    for (const { id } of table) {
+      put(file, keyOf(id), id);
+      fileOf.set(id, file);
+    }
+  for (const [key, id] of Object.entries(links)) {
+    const file = fileOf.get(id);
+    if (file) put(file, key, id);
+  }
+  for (const { file, key, id } of entries) {
+    put(file, key, id ?? newId());
+  }
+  return (file) => (key) => (key === undefined || key === "" ? null : (byFile.get(file)?.get(key) ?? null));
+}
+
+/** Students by the key of their person; everybody else with a role is staff. */
+export function personKinds(
+  entries: readonly RosterEntry[],
+  { roster, keyOf }: Applying,
+): ReadonlyMap<string, "staff" | "student"> {
+  const kinds = new Map<string, "staff" | "student">();
+  for (const { personId, role } of roster.roles) kinds.set(keyOf(personId), role === "student" ? "student" : "staff");
+  for (const { file, values } of entries)
+    if (file === "roles" && values.userSourcedId)
+      kinds.set(values.userSourcedId, values.role === "student" ? "student" : "staff");
+  return kinds;
+}
+
+const has = (columns: Columns, ...names: readonly string[]) =>
+  Object.fromEntries(Object.entries(columns).filter(([column, value]) => !names.includes(column) && value !== ""));
+
+/** What of a file's row Oxbow's own columns do not say. */
+export function extraOf(file: Columns, own: Columns): Record<string, string> | null {
+  const kept = Object.fromEntries(
+    Object.entries(has(file, "sourcedId")).filter(([column, value]) => own[column] !== value),
+  );
+  return Object.keys(kept).length === 0 ? null : kept;
+}
+
+/** Keys that a plain sheet makes up stand for nothing outside Oxbow. */
+export const madeHere = (key: string) => key.startsWith("number:") || key.startsWith("new-class:") || key.includes("|");
+
+/** Resolves each column of a row among the things that the column speaks of. */
+export function refer(ids: (file: RosterFile) => IdOf, values: Columns): IdOf {
+  const among: readonly [string, RosterFile][] = [
+    ["schoolSourcedId", "orgs"],
+    ["orgSourcedId", "orgs"],
+    ["courseSourcedId", "courses"],
+    ["classSourcedId", "classes"],
+    ["userSourcedId", "users"],
+  ];
+  return (key) => {
+    if (!key) return null;
+    const [, file] = among.find(([column]) => values[column] === key) ?? ["", "academicSessions" as const];
+    return ids(file)(key);
+  };
+}
+
+/** Gives a row's references back as the file wrote them, for telling what else the file says. */
+export function echo(values: Columns, ids: (file: RosterFile) => IdOf): (id: string | null) => string {
+  const resolve = refer(ids, values);
+  const back = new Map<string, string>();
+  for (const [column, value] of Object.entries(values)) {
+    if (!column.endsWith("SourcedId") && column !== "termSourcedIds") continue;
+    const key = value.split(",")[0]?.trim() ?? "";
+    const id = column === "primaryOrgSourcedId" ? ids("orgs")(key) : resolve(key);
+    if (id) back.set(id, key);
+  }
+  return (id) => (id === null ? "" : (back.get(id) ?? ""));
+}
+export const keysOf = (values: Columns, column: string) => () => values[column] ?? "";

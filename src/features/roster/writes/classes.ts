@@ -1,0 +1,264 @@
+import "server-only";
+import { array, number, object, string } from "yup";
+import { dayBefore } from "@/core/calendar/dayBefore";
+import type { Queryable } from "@/db/connection";
+import { classByCode, classesById, personById } from "@/db/queries/people";
+import { classNamed, courseOf, enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
+import { added, changed, rowsOfTable } from "@/db/queries/rowChanges";
+import type { RowChange } from "@/db/schema/history";
+import { demand, demandStaff } from "@/server/access/demand";
+import { may } from "@/server/access/policy";
+import { studentSubject } from "@/server/access/studentSubject";
+import type { Context } from "@/server/runtime/context";
+import { person as placeOf, recordChange } from "@/server/runtime/history";
+import { Refusal } from "@/server/runtime/refusal";
+import { dayAt, schoolOf } from "@/server/runtime/school";
+import { optionalDay, uuid, validated } from "@/server/runtime/validated";
+import { newClassCode } from "./apply/newClassCode";
+import { planRows } from "./apply/planRows";
+
+const name = () =>
+  string()
+    .trim()
+    .min(1, "Give the class a name.")
+    .max(40, "The name of a class has at most 40 letters.")
+    .required("Give the class a name.");
+
+const makeInput = object({
+  /** Made by the browser, so that sending twice makes one class. */
+  classId: uuid(),
+  name: name(),
+  subject: string().trim().min(1, "Name the subject.").max(60).required("Name the subject."),
+  grade: number().integer().min(0, "The grade runs from 0 to 12.").max(12, "The grade runs from 0 to 12.").required(),
+  untilDay: optionalDay(),
+  studentIds: array(string().required()).max(400).default([]),
+});
+
+/** Makes a class of the teacher's own: some students of several classes, for some weeks or for good. */
+export async function makeClass(context: Context, raw: unknown): Promise<{ classId: string; changeId: string | null }> {
+  const staff = demandStaff(context.actor);
+  const input = validated(makeInput, raw);
+  const { runtime } = context;
+  const school = await schoolOf(runtime, staff.schoolId);
+  const today = dayAt(school, runtime.now());
+  const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
+  if (!term) throw new Refusal("conflict", "The school has no term yet, so no class can be made.");
+  if (input.untilDay !== null && input.untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
+  for (const id of input.studentIds) demand(staff, "see", (await studentSubject(runtime.db.read, id)).subject);
+  const plan = await planRows(runtime, school);
+  return runtime.db.write(async (tx) => {
+    const [known] = await classesById(tx, [input.classId]);
+    if (known) return { classId: known.id, changeId: null };
+    await demandFreeName(tx, staff.schoolId, input.name, "");
+    const course = await courseOf(tx, staff.schoolId, input.subject);
+    const courseId = course?.id ?? runtime.newId();
+    const draw = newClassCode(runtime.random, new Set());
+    let code = draw();
+    while (await classByCode(tx, code)) code = draw();
+    const { classId, subject } = input;
+    const rows: RowChange[] = [
+      ...(course ? [] : [added("courses", { id: courseId, schoolId: staff.schoolId, title: subject, subject })]),
+      added("classes", {
+        id: classId,
+        schoolId: staff.schoolId,
+        termId: term.id,
+        name: input.name,
+        subject,
+        grade: input.grade,
+        code,
+        kind: "own",
+        courseId,
+        untilDay: input.untilDay,
+      }),
+      added("classStaff", { id: runtime.newId(), classId, personId: staff.personId, role: "teacher" }),
+      ...input.studentIds.map((personId) =>
+        added("enrollments", { id: runtime.newId(), classId, personId, fromDay: today }),
+      ),
+      ...plan({ id: classId, subject }),
+    ];
+    const summary = `Made the class ${input.name} (grade ${input.grade}) with ${input.studentIds.length} students`;
+    return {
+      classId,
+      changeId: await recordChange(tx, context, { area: "roster", kind: "class", summary, classId, rows }),
+    };
+  });
+}
+
+async function demandFreeName(tx: Queryable, schoolId: string, wanted: string, notId: string): Promise<void> {
+  if (await classNamed(tx, schoolId, wanted, notId))
+    throw new Refusal("conflict", `There is a class “${wanted}” already. Add a word, so that nobody mixes them up.`);
+}
+
+const renameInput = object({ classId: string().required(), name: name(), untilDay: optionalDay() });
+
+/** Changes a class's name and its last day. */
+export async function changeClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const input = validated(renameInput, raw);
+  demand(context.actor, "share", { kind: "class", classId: input.classId });
+  return context.runtime.db.write(async (tx) => {
+    const found = await classOf(tx, input.classId);
+    await demandFreeName(tx, found.schoolId, input.name, found.id);
+    const rows = [changed("classes", found, { name: input.name, untilDay: input.untilDay })];
+    const until = input.untilDay === null ? "" : `, until ${input.untilDay}`;
+    const summary = `${found.name} is now ${input.name}${until}`;
+    return {
+      changeId: await recordChange(tx, context, { area: "roster", kind: "class", summary, classId: found.id, rows }),
+    };
+  });
+}
+
+async function classOf(tx: Queryable, classId: string) {
+  const [found] = await classesById(tx, [classId]);
+  if (!found) throw new Refusal("not-found", "This class is not there any more.");
+  return found;
+}
+
+/** Puts a class away. Students, work and evidence stay and come back with it. */
+export async function archiveClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { classId } = validated(object({ classId: string().required() }), raw);
+  demand(context.actor, "share", { kind: "class", classId });
+  return setArchived(context, classId, context.runtime.now(), "Put the class away");
+}
+
+export async function restoreClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { classId } = validated(object({ classId: string().required() }), raw);
+  demand(context.actor, "restore", { kind: "archived class", classId });
+  return setArchived(context, classId, null, "Brought the class back");
+}
+
+async function setArchived(context: Context, classId: string, archivedAt: number | null, words: string) {
+  return context.runtime.db.write(async (tx) => {
+    const found = await classOf(tx, classId);
+    if ((found.archivedAt === null) === (archivedAt === null)) throw new Refusal("conflict", "This was done already.");
+    if (archivedAt === null) await demandFreeName(tx, found.schoolId, found.name, found.id);
+    const rows = [changed("classes", found, { archivedAt })];
+    const summary = `${words}: ${found.name}`;
+    return { changeId: await recordChange(tx, context, { area: "roster", kind: "class", summary, classId, rows }) };
+  });
+}
+
+const shareInput = object({
+  classId: string().required(),
+  personId: string().required("Choose a colleague."),
+  role: string()
+    .oneOf(["teacher", "co-teacher", "substitute", "specialist"] as const)
+    .required(),
+  untilDay: optionalDay(),
+});
+
+/** Gives a colleague a role in a class, for good or until a day. */
+export async function shareClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const input = validated(shareInput, raw);
+  const { runtime } = context;
+  demand(context.actor, "share", { kind: "class", classId: input.classId });
+  const today = dayAt(await schoolOf(runtime, context.actor.schoolId), runtime.now());
+  if (input.untilDay !== null && input.untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
+  if (input.role === "substitute" && input.untilDay === null)
+    throw new Refusal("invalid", "A substitute needs a last day; access ends by itself after it.");
+  return runtime.db.write(async (tx) => {
+    const found = await classOf(tx, input.classId);
+    const colleague = await personById(tx, input.personId);
+    if (colleague?.kind !== "staff" || colleague.schoolId !== found.schoolId || colleague.archivedAt !== null)
+      throw new Refusal("not-found", "This colleague is not at the school any more.");
+    const present = (await staffOfClasses(tx, [found.id])).filter(
+      ({ row }) => row.personId === colleague.id && (row.untilDay === null || row.untilDay >= today),
+    );
+    if (present.some(({ row }) => row.role === input.role && row.untilDay === input.untilDay))
+      throw new Refusal("conflict", "This colleague has that access already.");
+    await demandTeacherLeft(
+      tx,
+      found.id,
+      present.map(({ row }) => row.id),
+      input.role === "teacher",
+      today,
+    );
+    const { personId, role, untilDay } = input;
+    const rows: RowChange[] = [
+      ...present.map(({ row }) => changed("classStaff", row, { untilDay: dayBefore(today) })),
+      added("classStaff", { id: runtime.newId(), classId: found.id, personId, role, fromDay: today, untilDay }),
+    ];
+    const summary = `${placeOf(personId)} is ${role} of ${found.name}${untilDay === null ? "" : ` until ${untilDay}`}`;
+    return {
+      changeId: await recordChange(tx, context, { area: "rights", kind: "share", summary, classId: found.id, rows }),
+    };
+  });
+}
+
+const unshareInput = object({ classId: string().required(), staffRowId: string().required() });
+
+/** Ends a colleague's role in a class at once. */
+export async function endShare(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { classId, staffRowId } = validated(unshareInput, raw);
+  const { runtime } = context;
+  demand(context.actor, "share", { kind: "class", classId });
+  const today = dayAt(await schoolOf(runtime, context.actor.schoolId), runtime.now());
+  return runtime.db.write(async (tx) => {
+    const [row] = await rowsOfTable(tx, "classStaff", [staffRowId]);
+    if (row?.classId !== classId) throw new Refusal("not-found", "This access is over already.");
+    await demandTeacherLeft(tx, classId, [row.id], false, today);
+    const rows = [changed("classStaff", row, { untilDay: dayBefore(today) })];
+    const summary = `${placeOf(row.personId)} is no longer ${row.role} of the class`;
+    return { changeId: await recordChange(tx, context, { area: "rights", kind: "share", summary, classId, rows }) };
+  });
+}
+
+/** A class that loses its last teacher by sharing would be nobody's. */
+async function demandTeacherLeft(
+  tx: Queryable,
+  classId: string,
+  leaving: readonly string[],
+  teacherComes: boolean,
+  today: string,
+): Promise<void> {
+  const teachers = (await staffOfClasses(tx, [classId])).filter(
+    ({ row }) => row.role === "teacher" && (row.untilDay === null || row.untilDay >= today),
+  );
+  const losesOne = teachers.some(({ row }) => leaving.includes(row.id));
+  if (losesOne && !teacherComes && teachers.every(({ row }) => leaving.includes(row.id)))
+    throw new Refusal("conflict", "The class would have no teacher. Name another teacher first.");
+}
+
+const placeInput = object({
+  studentIds: array(string().required()).min(1, "Choose at least one student.").max(400).required(),
+  /** The class that they join; null when they only leave. */
+  toClassId: string().nullable().defined(),
+  /** The class that they leave; null when they only join. */
+  fromClassId: string().nullable().defined(),
+});
+
+/** Puts students into a class, takes them out, or moves them. Work and evidence stay with them. */
+export async function placeStudents(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { studentIds, toClassId, fromClassId } = validated(placeInput, raw);
+  const { runtime, actor } = context;
+  if (toClassId === fromClassId) throw new Refusal("invalid", "Choose another class.");
+  for (const classId of [toClassId, fromClassId])
+    if (classId !== null) demand(actor, "enroll", { kind: "class", classId });
+  const today = dayAt(await schoolOf(runtime, actor.schoolId), runtime.now());
+  for (const id of studentIds) {
+    const { subject } = await studentSubject(runtime.db.read, id);
+    if (!may(actor, "see", subject)) demand(actor, "manage", { kind: "school", schoolId: subject.schoolId });
+  }
+  return runtime.db.write(async (tx) => {
+    const to = toClassId === null ? null : await classOf(tx, toClassId);
+    const from = fromClassId === null ? null : await classOf(tx, fromClassId);
+    const rows: RowChange[] = [];
+    for (const personId of new Set(studentIds)) {
+      const present = (await enrollmentsOf(tx, personId)).filter(({ enrollment }) => enrollment.untilDay === null);
+      const leaving = present.find(({ enrollment }) => enrollment.classId === fromClassId)?.enrollment;
+      if (leaving) rows.push(changed("enrollments", leaving, { untilDay: today }));
+      if (to && !present.some(({ enrollment }) => enrollment.classId === to.id))
+        rows.push(added("enrollments", { id: runtime.newId(), classId: to.id, personId, fromDay: today }));
+    }
+    if (rows.length === 0) throw new Refusal("conflict", "They are there already; nothing was changed.");
+    const who = studentIds.length === 1 ? placeOf(studentIds[0] ?? "") : `${studentIds.length} students`;
+    const summary =
+      to && from
+        ? `${who} moved from ${from.name} to ${to.name}`
+        : to
+          ? `${who} joined ${to.name}`
+          : `${who} left ${from?.name ?? "the class"}`;
+    const change = { area: "roster" as const, kind: "place", summary, classId: to?.id ?? from?.id ?? null, rows };
+    const subjectIds = [...studentIds, ...(from ? [from.id] : [])];
+    return { changeId: await recordChange(tx, context, { ...change, subjectIds }) };
+  });
+}

@@ -1,0 +1,171 @@
+import "server-only";
+import { toDataURL } from "qrcode";
+import { array, boolean, object, string } from "yup";
+import type { Queryable } from "@/db/connection";
+import { revokeSessionsOf, updateCredential } from "@/db/queries/credentials";
+import { classesById, studentsOfClasses } from "@/db/queries/people";
+import { demand, demandStaff } from "@/server/access/demand";
+import { liftLock, replaceSecret } from "@/server/access/newSecrets";
+import { hashSecret, newCardToken, newPin, tokenHashOf } from "@/server/access/secrets";
+import { studentSubject } from "@/server/access/studentSubject";
+import type { Context } from "@/server/runtime/context";
+import { person as placeOf, recordChange } from "@/server/runtime/history";
+import { Refusal } from "@/server/runtime/refusal";
+import { validated } from "@/server/runtime/validated";
+import type { SignInSlip } from "../types";
+
+const MOST_STUDENTS = 1_200;
+/** Argon2 runs on the package's own threads; more at once than these only queue. */
+const HASHES_AT_ONCE = 4;
+
+const input = object({
+  studentIds: array(string().required()).min(1, "Choose at least one student.").max(MOST_STUDENTS).required(),
+  pin: string()
+    .oneOf(["number", "picture"] as const)
+    .default("number"),
+  /** Also a printed code that signs in by itself. */
+  cards: boolean().default(false),
+});
+
+/**
+ * Gives students new PINs, and printed codes where asked for; lifts their locks and signs them out everywhere. What is new is
+ * returned once, for the slips and cards; only hashes are stored.
+ */
+export async function newSignIns(context: Context, raw: unknown): Promise<SignInSlip[]> {
+  const staff = demandStaff(context.actor);
+  const { studentIds, pin: pinKind, cards } = validated(input, raw);
+  const { runtime } = context;
+  const db = runtime.db.read;
+  const open = await studentsOfClasses(db, [...staff.classTies.keys()]);
+  const byId = new Map(open.map((student) => [student.person.id, student]));
+  const made = new Map<string, { hash: string; slip: SignInSlip; cardToken: string | null }>();
+  const classes = new Map(
+    (await classesById(db, [...new Set(open.map(({ classId }) => classId))])).map((row) => [row.id, row]),
+  );
+  for (const id of new Set(studentIds)) {
+    const found = byId.get(id);
+    // Whoever is in no class open to the asker may be in a group of theirs: the policy decides.
+    const { person, subject } = found
+      ? {
+          person: found.person,
+          subject: {
+            kind: "student" as const,
+            personId: id,
+            schoolId: found.person.schoolId,
+            classIds: [found.classId],
+            groupIds: [],
+          },
+        }
+      : await studentSubject(db, id);
+    demand(staff, "reset-sign-in", subject);
+    const own = found ? classes.get(found.classId) : undefined;
+    const pin = newPin(pinKind, runtime.random);
+    const cardToken = cards ? newCardToken() : null;
+    const cardAddress = cardToken === null ? null : `${runtime.publicAddress}/card#${cardToken}`;
+    const name = `${person.givenName} ${person.familyName}`;
+    const slip = {
+      studentId: id,
+      name,
+      className: own?.name ?? "",
+      code: own?.code ?? "",
+      pin,
+      pinKind,
+      card: null,
+      cardAddress,
+    };
+    made.set(id, { hash: "", slip, cardToken });
+  }
+  await inPieces([...made], HASHES_AT_ONCE, async ([id, entry]) => {
+    const { cardAddress } = entry.slip;
+    const card = cardAddress === null ? null : await toDataURL(cardAddress, { margin: 0, errorCorrectionLevel: "M" });
+    made.set(id, { ...entry, hash: await hashSecret(entry.slip.pin), slip: { ...entry.slip, card } });
+  });
+  await runtime.db.write(async (tx) => {
+    for (const [personId, { hash, cardToken }] of made) {
+      await replaceSecret(tx, personId, { hash, kind: pinKind }, runtime.now());
+      // A card that was printed before stops working, also when no new one is made: the old one may be lost.
+      await updateCredential(tx, personId, { cardHash: cardToken === null ? null : tokenHashOf(cardToken) });
+    }
+    await note(
+      context,
+      tx,
+      [...made.values()].map(({ slip }) => slip),
+      cards,
+      byId,
+    );
+  });
+  return [...made.values()].map(({ slip }) => slip);
+}
+
+async function inPieces<T>(all: readonly T[], size: number, each: (one: T) => Promise<void>): Promise<void> {
+  for (let at = 0; at < all.length; at += size) await Promise.all(all.slice(at, at + size).map(each));
+}
+
+async function note(
+  context: Context,
+  tx: Queryable,
+  slips: readonly SignInSlip[],
+  cards: boolean,
+  byId: ReadonlyMap<string, { readonly classId: string }>,
+): Promise<void> {
+  const what = cards ? "PINs and cards" : "PINs";
+  const groups = new Map<string | null, SignInSlip[]>();
+  for (const slip of slips) {
+    const classId = byId.get(slip.studentId)?.classId ?? null;
+    groups.set(classId, [...(groups.get(classId) ?? []), slip]);
+  }
+  for (const [classId, own] of groups)
+    await recordChange(tx, context, {
+      area: "rights",
+      kind: "new-sign-ins",
+      summary:
+        own.length === 1
+          ? `New ${cards ? "PIN and card" : "PIN"} for ${placeOf(own[0]?.studentId ?? "")}`
+          : `New ${what} for ${own.length} students`,
+      classId,
+      subjectIds: own.map(({ studentId }) => studentId),
+      rows: [],
+    });
+}
+
+const oneStudent = object({ studentId: string().required() });
+
+/** Lets a student who was locked out try again at once, with the same PIN. */
+export async function unlockStudent(context: Context, raw: unknown): Promise<void> {
+  const { studentId } = validated(oneStudent, raw);
+  const { subject, classes } = await studentSubject(context.runtime.db.read, studentId);
+  demand(context.actor, "reset-sign-in", subject);
+  await context.runtime.db.write(async (tx) => {
+    await liftLock(tx, studentId);
+    await recordChange(tx, context, {
+      area: "rights",
+      kind: "unlocked",
+      summary: `${placeOf(studentId)} may try to sign in again`,
+      classId: classes[0]?.id ?? null,
+      rows: [],
+    });
+  });
+}
+
+/** Ends every session of a class's students; returns how many there were. */
+export async function signOutClass(context: Context, raw: unknown): Promise<{ ended: number }> {
+  const { classId } = validated(object({ classId: string().required() }), raw);
+  demand(context.actor, "reset-sign-in", { kind: "class", classId });
+  return context.runtime.db.write(async (tx) => {
+    const students = await studentsOfClasses(tx, [classId]);
+    if (students.length === 0) throw new Refusal("invalid", "There are no students in this class.");
+    const ended = await revokeSessionsOf(
+      tx,
+      students.map(({ person }) => person.id),
+      context.runtime.now(),
+    );
+    await recordChange(tx, context, {
+      area: "rights",
+      kind: "signed-out",
+      summary: `Signed everyone out of the class (${ended} ${ended === 1 ? "device" : "devices"})`,
+      classId,
+      rows: [],
+    });
+    return { ended };
+  });
+}

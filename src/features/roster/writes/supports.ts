@@ -1,0 +1,88 @@
+import "server-only";
+import { array, boolean, number, object, string } from "yup";
+import { INTERESTS, MOST_INTERESTS } from "@/core/model/interests";
+import { ITEM_SHARES, TIME_FACTORS } from "@/core/model/supports";
+import { added, changed } from "@/db/queries/rowChanges";
+import { interestsOf, supportsOf } from "@/db/queries/students";
+import type { RowChange } from "@/db/schema/history";
+import { demand } from "@/server/access/demand";
+import { studentSubject } from "@/server/access/studentSubject";
+import type { Context } from "@/server/runtime/context";
+import { person as placeOf, recordChange } from "@/server/runtime/history";
+import { Refusal } from "@/server/runtime/refusal";
+import { validated } from "@/server/runtime/validated";
+
+const input = object({
+  studentId: string().required(),
+  timeFactor: number().oneOf(TIME_FACTORS, "Choose one of the times.").required(),
+  readAloud: boolean().required(),
+  largerText: boolean().required(),
+  itemShare: number().oneOf(ITEM_SHARES, "Choose one of the shares.").required(),
+  separateSetting: boolean().required(),
+  homeLanguage: string()
+    .trim()
+    .max(40, "A language has at most 40 letters.")
+    .matches(/^[^;:]*$/, "A language is one word or two.")
+    .defined(),
+  leaveOutOfTests: boolean().required(),
+  leaveOutReason: string()
+    .trim()
+    .max(200, "The reason has at most 200 letters.")
+    .matches(/^[^;]*$/, "Use a comma instead of “;”.")
+    .defined(),
+});
+
+/** Sets what a student needs; applied at once, and listed in the history. */
+export async function setSupports(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { studentId, ...values } = validated(input, raw);
+  if (values.leaveOutOfTests && values.leaveOutReason === "")
+    throw new Refusal("invalid", "Say why the student is left out of tests; colleagues and families will ask.");
+  const { runtime } = context;
+  const { subject, classes } = await studentSubject(runtime.db.read, studentId);
+  demand(context.actor, "change-supports", subject);
+  const wanted = { ...values, leaveOutReason: values.leaveOutOfTests ? values.leaveOutReason : "" };
+  return runtime.db.write(async (tx) => {
+    const [present] = await supportsOf(tx, [studentId]);
+    const row = present
+      ? changed("supports", present, wanted)
+      : added("supports", { id: runtime.newId(), personId: studentId, ...wanted });
+    const summary = `Changed the supports of ${placeOf(studentId)}`;
+    const change = {
+      area: "supports" as const,
+      kind: "supports",
+      summary,
+      classId: classes[0]?.id ?? null,
+      rows: [row],
+    };
+    return { changeId: await recordChange(tx, context, change) };
+  });
+}
+
+/** A student chooses interests from the list. */
+export async function chooseInterests(context: Context, raw: unknown): Promise<void> {
+  const { chosen } = validated(
+    object({
+      chosen: array(string().oneOf(INTERESTS).required())
+        .max(MOST_INTERESTS, `Choose at most ${MOST_INTERESTS}.`)
+        .required(),
+    }),
+    raw,
+  );
+  const { runtime, actor } = context;
+  const { personId, schoolId } = actor;
+  demand(actor, "choose-interests", { kind: "student", personId, schoolId, classIds: [], groupIds: [] });
+  await runtime.db.write(async (tx) => {
+    const present = await interestsOf(tx, personId);
+    const rows: RowChange[] = [
+      ...present
+        .filter(({ interest }) => !chosen.some((one) => one === interest))
+        .map((row): RowChange => ({ table: "interests", id: row.id, before: row, after: null })),
+      ...chosen
+        .filter((interest) => !present.some((row) => row.interest === interest))
+        .map((interest) => added("interests", { id: runtime.newId(), personId, interest })),
+    ];
+    if (rows.length === 0) return;
+    const summary = `${placeOf(personId)} chose interests`;
+    await recordChange(tx, context, { area: "roster", kind: "interests", summary, classId: null, rows });
+  });
+}

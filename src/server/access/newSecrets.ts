@@ -1,0 +1,47 @@
+import "server-only";
+import type { Queryable } from "@/db/connection";
+import {
+  type CredentialRow,
+  clearThrottles,
+  revokeSessionsOf,
+  setSecret,
+  updateCredential,
+} from "@/db/queries/credentials";
+import { Refusal } from "@/server/runtime/refusal";
+
+/** Gives a person a new secret: every lock is lifted, every session ends. */
+export async function replaceSecret(
+  tx: Queryable,
+  personId: string,
+  secret: { readonly hash: string; readonly kind: CredentialRow["kind"] },
+  now: number,
+): Promise<void> {
+  await setSecret(tx, personId, secret.hash, secret.kind);
+  await liftLock(tx, personId);
+  await revokeSessionsOf(tx, [personId], now);
+}
+
+/** Lets a person try again at once, from every device. */
+export async function liftLock(tx: Queryable, personId: string): Promise<void> {
+  await clearThrottles(tx, "device-person", `${personId}|`);
+  await clearThrottles(tx, "person", personId);
+  await updateCredential(tx, personId, { lockedUntil: null });
+}
+
+const LEAST_LETTERS = 12;
+
+/** Refuses passwords that are too short or too easy to guess for somebody who knows the person. */
+export function demandGoodPassword(
+  password: string,
+  person: { readonly givenName: string; readonly familyName: string; readonly email: string | null },
+): void {
+  if (password.length < LEAST_LETTERS)
+    throw new Refusal("invalid", `A password has at least ${LEAST_LETTERS} letters. A short sentence is easy to keep.`);
+  const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, "");
+  const known = [person.givenName, person.familyName, person.email?.split("@")[0] ?? ""].map(bare);
+  const rest = known
+    .filter((word) => word.length > 2)
+    .reduce((text, word) => text.replaceAll(word, ""), bare(password));
+  if (rest.length < LEAST_LETTERS / 2 || new Set(rest).size < 4)
+    throw new Refusal("invalid", "This password is easy to guess. Choose one without your name and with more letters.");
+}

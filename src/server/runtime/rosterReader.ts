@@ -1,0 +1,74 @@
+import "server-only";
+import { Worker } from "node:worker_threads";
+import type { RosterPreview, RosterPreviewInput } from "@/formats/roster/previewRoster";
+import { Refusal } from "./refusal";
+import { workerFile } from "./workerFile";
+
+export interface ReadingProgress {
+  /** 0 to 1. */
+  readonly share: number;
+  readonly what: string;
+}
+
+/** A thread that has read its file and waits for the next: starting one takes longer than reading a class's sheet. */
+let idle: Worker | null = null;
+
+function takeWorker(): Worker {
+  const worker = idle ?? new Worker(workerFile("rosterWorker.mjs"));
+  idle = null;
+  worker.ref();
+  return worker;
+}
+
+/** One by one: without a name, the thread's own listeners would go too, and it would never answer again. */
+function dropListeners(worker: Worker): void {
+  for (const name of ["message", "error", "exit"]) worker.removeAllListeners(name);
+}
+
+function giveBack(worker: Worker): void {
+  dropListeners(worker);
+  if (idle) {
+    void worker.terminate();
+    return;
+  }
+  idle = worker;
+  // Waiting, it keeps no process alive; ending meanwhile, it is forgotten.
+  worker.unref();
+  worker.once("exit", () => {
+    if (idle === worker) idle = null;
+  });
+}
+
+/** What a roster file would change, worked out in a thread of its own; stops at once when the signal is given. */
+export function readRosterFile(
+  input: RosterPreviewInput,
+  progress: (at: ReadingProgress) => void,
+  signal?: AbortSignal,
+): Promise<RosterPreview> {
+  return new Promise((resolve, reject) => {
+    const worker = takeWorker();
+    const stop = () => {
+      dropListeners(worker);
+      void worker.terminate();
+      reject(new Refusal("closed", "Reading the file was stopped. Nothing was changed."));
+    };
+    const end = () => {
+      signal?.removeEventListener("abort", stop);
+      giveBack(worker);
+    };
+    if (signal?.aborted) return stop();
+    signal?.addEventListener("abort", stop, { once: true });
+    worker.on("message", (message: ReadingProgress | { preview: RosterPreview } | { problem: string }) => {
+      if ("share" in message) return progress(message);
+      end();
+      if ("preview" in message) resolve(message.preview);
+      else reject(new Error(`Reading the roster file failed: ${message.problem}`));
+    });
+    worker.once("error", (error) => {
+      signal?.removeEventListener("abort", stop);
+      reject(error);
+    });
+    worker.once("exit", (code) => reject(new Error(`Reading the roster file ended with code ${code}.`)));
+    worker.postMessage(input);
+  });
+}

@@ -1,0 +1,644 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join, relative } from "node:path";
+import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
+import { insertSession } from "@/db/queries/credentials";
+import { personById } from "@/db/queries/people";
+import { insertClassStaff, insertSchool } from "@/db/queries/school";
+import { insertErasure } from "@/db/queries/students";
+import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
+import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
+import { beginImport } from "@/features/roster/writes/importRoster";
+import { actorOf } from "@/server/access/actorOf";
+import { type Actor, may, type Subject } from "@/server/access/policy";
+import { tokenHashOf } from "@/server/access/secrets";
+import type { Runtime } from "@/server/runtime/runtime";
+import { csv, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
+
+const asking = { token: "" };
+vi.mock("next/headers", () => ({
+  cookies: async () => ({
+    get: (name: string) => (name === "oxbow_session" && asking.token ? { value: asking.token } : undefined),
+    set: () => {},
+    delete: () => {},
+  }),
+  headers: async () => new Headers(),
+}));
+vi.mock("next/cache", () => ({ revalidatePath: () => {} }));
+vi.mock("next/navigation", () => ({
+  redirect: () => {
+    throw Object.assign(new Error("redirected"), { redirected: true });
+  },
+  unstable_rethrow: (error: { redirected?: boolean }) => {
+    if (error.redirected) throw error;
+  },
+}));
+
+/** What stands around one class: everything that a route or an action can be pointed at. */
+interface Around {
+  readonly schoolId: string;
+  readonly owner: string;
+  readonly classId: string;
+  readonly archivedId: string;
+  readonly studentId: string;
+  readonly groupId: string;
+  readonly shareId: string;
+  readonly workId: string;
+  readonly sittingId: string;
+  readonly presentationId: string;
+  readonly draftId: string;
+  readonly changeId: string;
+  readonly staffRowId: string;
+  readonly erasureId: string;
+}
+
+const ACTORS = [
+  "ana",
+  "ben",
+  "sue",
+  "sam",
+  "kim",
+  "cora",
+  "dan",
+  "zoe",
+  "zac",
+  "pupil",
+  "classmate",
+  "nobody",
+] as const;
+type Name = (typeof ACTORS)[number];
+const PLACES = ["own class", "other class", "other school"] as const;
+
+let school: TestSchool;
+const around = new Map<(typeof PLACES)[number], Around>();
+const actors = new Map<Name, Actor | null>();
+
+type Needs = (at: Around, actor: Actor) => readonly (readonly [string, Subject] | "staff" | "student" | "school")[];
+interface Entry {
+  /** What the policy must allow, all of it; "open" for what nobody has to be signed in for. */
+  readonly needs: Needs | "open";
+  readonly call: (at: Around) => unknown;
+}
+
+const ofClass =
+  (verb: string): Needs =>
+  ({ classId }) => [[verb, { kind: "class", classId }]];
+const ofStudent =
+  (verb: string): Needs =>
+  ({ studentId, schoolId, classId, groupId }) => [
+    [verb, { kind: "student", personId: studentId, schoolId, classIds: [classId], groupIds: [groupId] }],
+  ];
+const ofGroup =
+  (verb: string): Needs =>
+  ({ groupId, classId }) => [[verb, { kind: "group", groupId, classId }]];
+const ofDraft: Needs = (at) => [
+  ["change", { kind: "draft", authorId: at.owner }],
+  ...ofClass("enroll")(at, null as never),
+];
+const both =
+  (...all: Needs[]): Needs =>
+  (at, actor) =>
+    all.flatMap((needs) => needs(at, actor));
+const staff: Needs = () => ["staff"];
+const ownAccount: Needs = (_, actor) => ["staff", ["change", { kind: "account", personId: actor.personId }]];
+const ownSchool: Needs = (_, actor) => [["manage", { kind: "school", schoolId: actor.schoolId }]];
+const itsSchool: Needs = ({ schoolId }) => [["manage", { kind: "school", schoolId }]];
+
+const id = () => school.runtime.newId();
+const action = async (file: string, name: string, ...input: unknown[]) => {
+  const found = ((await import(file)) as Record<string, (...given: unknown[]) => Promise<unknown>>)[name];
+  if (!found) throw new Error(`${file} has no ${name}`);
+  return found(...input);
+};
+const roster =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/roster/actions", name, ...input);
+const access =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/access/actions", name, ...input);
+const regroup =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/regroup/actions", name, ...input);
+const work =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/work/actions", name, ...input);
+const route = async (path: string, verb: "GET" | "POST", url: string, init: object = {}, params: object = {}) => {
+  const found = (await import(`@/app/api/${path}/route`)) as Record<
+    string,
+    (request: Request, rest: object) => Promise<Response>
+  >;
+  if (!found[verb]) throw new Error(`${path} has no ${verb}`);
+  return found[verb](new Request(`http://localhost${url}`, { method: verb, ...init }), {
+    params: Promise.resolve(params),
+  });
+};
+
+const days = { fromDay: "2026-11-23", slots: [] };
+const person = { givenName: "New", familyName: "Child", studentNumber: "X1", grade: 6 };
+const supports = {
+  timeFactor: 1.5,
+  readAloud: false,
+  largerText: false,
+  itemShare: 1,
+  separateSetting: false,
+  homeLanguage: "",
+  leaveOutOfTests: false,
+  leaveOutReason: "",
+};
+const cell = { file: "sheet", row: 2, column: "grade", text: "6" };
+
+/** Every server action and every route handler, with what it needs. One that is missing here fails the test. */
+const ENTRIES: Readonly<Record<string, Entry>> = {
+  "access/openDoorAction": { needs: "open", call: () => access("openDoorAction")("NOCODE") },
+  "access/studentSignInAction": {
+    needs: "open",
+    call: (at) => access("studentSignInAction")({ code: "NOCODE", studentId: at.studentId, pin: "0000" }),
+  },
+  "access/cardSignInAction": { needs: "open", call: () => access("cardSignInAction")({ token: "x".repeat(22) }) },
+  "access/staffSignInAction": {
+    needs: "open",
+    call: () => access("staffSignInAction")({ email: "no@x.example", password: "no" }),
+  },
+  "access/signOutAction": { needs: "open", call: () => access("signOutAction")({}).catch(() => null) },
+  "access/askResetAction": { needs: "open", call: () => access("askResetAction")({ email: "no@x.example" }) },
+  "access/setPasswordByLinkAction": {
+    needs: "open",
+    call: () => access("setPasswordByLinkAction")({ token: "no", password: "no" }),
+  },
+  "access/changePasswordAction": {
+    needs: ownAccount,
+    call: () => access("changePasswordAction")({ present: "no", next: "no" }),
+  },
+  "access/beginSecondStepAction": {
+    needs: ownAccount,
+    call: () => access("beginSecondStepAction")({ password: "no" }),
+  },
+  "access/confirmSecondStepAction": {
+    needs: ownAccount,
+    call: () => access("confirmSecondStepAction")({ code: "000000" }),
+  },
+  "access/removeSecondStepAction": {
+    needs: ownAccount,
+    call: () => access("removeSecondStepAction")({ password: "no" }),
+  },
+  "access/endSessionAction": {
+    needs: (_, actor) => [["change", { kind: "account", personId: actor.personId }]],
+    call: () => access("endSessionAction")({ device: "none" }),
+  },
+  "roster/setColumnAction": {
+    needs: ofDraft,
+    call: ({ draftId }) => roster("setColumnAction")({ draftId, field: "grade", column: null }),
+  },
+  "roster/repairCellsAction": {
+    needs: ofDraft,
+    call: ({ draftId }) => roster("repairCellsAction")({ draftId, cells: [cell] }),
+  },
+  "roster/linkSameAction": {
+    needs: ofDraft,
+    call: ({ draftId }) => roster("linkSameAction")({ draftId, key: "k", knownId: null }),
+  },
+  "roster/setMakeClassesAction": {
+    needs: ofDraft,
+    call: ({ draftId }) => roster("setMakeClassesAction")({ draftId, make: true }),
+  },
+  "roster/stopReadingAction": { needs: ofDraft, call: ({ draftId }) => roster("stopReadingAction")({ draftId }) },
+  "roster/applyImportAction": {
+    needs: ofDraft,
+    call: ({ draftId }) => roster("applyImportAction")({ draftId, fingerprint: "old" }),
+  },
+  "roster/newSignInsAction": {
+    needs: ofStudent("reset-sign-in"),
+    call: ({ studentId }) => roster("newSignInsAction")({ studentIds: [studentId] }),
+  },
+  "roster/unlockStudentAction": {
+    needs: ofStudent("reset-sign-in"),
+    call: ({ studentId }) => roster("unlockStudentAction")({ studentId }),
+  },
+  "roster/signOutClassAction": {
+    needs: ofClass("reset-sign-in"),
+    call: ({ classId }) => roster("signOutClassAction")({ classId }),
+  },
+  "roster/makeClassAction": {
+    needs: both(staff, ofStudent("see")),
+    call: ({ studentId }) =>
+      roster("makeClassAction")({
+        classId: id(),
+        name: "Mine",
+        subject: "Mathematics",
+        grade: 6,
+        studentIds: [studentId],
+      }),
+  },
+  "roster/changeClassAction": {
+    needs: ofClass("share"),
+    call: ({ classId }) => roster("changeClassAction")({ classId, name: "Renamed" }),
+  },
+  "roster/archiveClassAction": {
+    needs: ofClass("share"),
+    call: ({ classId }) => roster("archiveClassAction")({ classId }),
+  },
+  "roster/restoreClassAction": {
+    needs: ({ archivedId }) => [["restore", { kind: "archived class", classId: archivedId }]],
+    call: ({ archivedId }) => roster("restoreClassAction")({ classId: archivedId }),
+  },
+  "roster/shareClassAction": {
+    needs: ofClass("share"),
+    call: ({ classId }) => roster("shareClassAction")({ classId, personId: "kim", role: "co-teacher" }),
+  },
+  "roster/endShareAction": {
+    needs: ofClass("share"),
+    call: ({ classId, staffRowId }) => roster("endShareAction")({ classId, staffRowId }),
+  },
+  "roster/placeStudentsAction": {
+    needs: both(ofClass("enroll"), ofStudent("see")),
+    call: ({ classId, studentId }) =>
+      roster("placeStudentsAction")({ studentIds: [studentId], toClassId: null, fromClassId: classId }),
+  },
+  "roster/addStudentAction": {
+    needs: ofClass("enroll"),
+    call: ({ classId }) => roster("addStudentAction")({ ...person, studentId: id(), classId }),
+  },
+  "roster/correctStudentAction": {
+    needs: ofStudent("change"),
+    call: ({ studentId }) => roster("correctStudentAction")({ ...person, studentId }),
+  },
+  "roster/archiveStudentAction": {
+    needs: itsSchool,
+    call: ({ studentId }) => roster("archiveStudentAction")({ studentId }),
+  },
+  "roster/restoreStudentAction": {
+    needs: itsSchool,
+    call: ({ studentId }) => roster("restoreStudentAction")({ studentId }),
+  },
+  "roster/setSupportsAction": {
+    needs: ofStudent("change-supports"),
+    call: ({ studentId }) => roster("setSupportsAction")({ ...supports, studentId }),
+  },
+  "roster/chooseInterestsAction": {
+    needs: () => ["student"],
+    call: () => roster("chooseInterestsAction")({ chosen: ["music"] }),
+  },
+  "roster/addStaffAction": {
+    needs: ownSchool,
+    call: () =>
+      roster("addStaffAction")({
+        personId: id(),
+        givenName: "N",
+        familyName: "N",
+        email: "n@x.example",
+        role: "teacher",
+      }),
+  },
+  "roster/setSchoolRoleAction": {
+    needs: ownSchool,
+    call: ({ owner }) => roster("setSchoolRoleAction")({ personId: owner, role: "specialist" }),
+  },
+  "roster/setSettingsAction": {
+    needs: ownSchool,
+    call: () => roster("setSettingsAction")({ staffIdleMinutes: 60, studentIdleMinutes: 30, keepYears: 2 }),
+  },
+  "roster/rollOverAction": {
+    needs: ownSchool,
+    call: ({ classId }) =>
+      roster("rollOverAction")({
+        termName: "Next",
+        startDay: "2027-09-01",
+        endDay: "2028-01-31",
+        lines: [{ classId, what: "leaves", grade: 7, className: "7" }],
+        teachers: "later",
+        version: "old",
+      }),
+  },
+  "roster/requestErasureAction": {
+    needs: ofStudent("erase"),
+    call: ({ studentId }) => roster("requestErasureAction")({ erasureId: id(), studentId, reason: "the family asked" }),
+  },
+  "roster/decideOnErasureAction": {
+    needs: ofStudent("erase"),
+    call: ({ erasureId }) => roster("decideOnErasureAction")({ erasureId, outcome: "declined" }),
+  },
+  "regroup/makeGroupsAction": {
+    needs: ofClass("change"),
+    call: ({ classId, studentId }) =>
+      regroup("makeGroupsAction")({
+        classIds: [classId],
+        groups: [{ id: id(), name: "G", skillId: "equivalent-ratios", studentIds: [studentId] }],
+      }),
+  },
+  "regroup/assignReteachAction": {
+    needs: ofGroup("change"),
+    call: ({ groupId }) =>
+      regroup("assignReteachAction")({
+        groupId,
+        reteachId: id(),
+        practiceDueDay: "2026-11-25",
+        checkOpensDay: "2026-11-26",
+        checkDueDay: "2026-11-27",
+        checkItems: 4,
+      }),
+  },
+  "regroup/archiveGroupAction": {
+    needs: ofGroup("archive"),
+    call: ({ groupId }) => regroup("archiveGroupAction")(groupId),
+  },
+  "regroup/makeGroupAction": {
+    needs: both(staff, ofStudent("see")),
+    call: ({ studentId }) => regroup("makeGroupAction")({ id: id(), name: "G", ...days, studentIds: [studentId] }),
+  },
+  "regroup/changeGroupAction": {
+    needs: ofGroup("change"),
+    call: ({ groupId }) => regroup("changeGroupAction")({ groupId, name: "H", ...days }),
+  },
+  "regroup/moveMembersAction": {
+    needs: ofGroup("change"),
+    call: ({ groupId, studentId }) =>
+      regroup("moveMembersAction")({ studentIds: [studentId], fromGroupId: groupId, toGroupId: null }),
+  },
+  "regroup/shareGroupAction": {
+    needs: ofGroup("share"),
+    call: ({ groupId }) => regroup("shareGroupAction")({ groupId, personId: "ben" }),
+  },
+  "regroup/endGroupShareAction": {
+    needs: ofGroup("share"),
+    call: ({ groupId, shareId }) => regroup("endGroupShareAction")({ groupId, shareId }),
+  },
+  "work/assignAction": {
+    needs: ofClass("change"),
+    call: ({ classId, studentId }) =>
+      work("assignAction")({
+        workId: id(),
+        classId,
+        title: "T",
+        instructions: "",
+        skillIds: ["equivalent-ratios"],
+        studentIds: [studentId],
+        opensDay: "2026-11-23",
+        dueDay: "2026-11-27",
+        budgetItems: 8,
+      }),
+  },
+  "work/moveDueDayAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) => work("moveDueDayAction")(workId, "2026-12-01"),
+  },
+  "work/withdrawAction": { needs: ofClass("change"), call: ({ workId }) => work("withdrawAction")(workId) },
+  "runtime/undoAction": {
+    needs: ({ schoolId, classId, owner }) => [
+      ["undo", { kind: "entry", schoolId, classId, groupIds: [], authorId: owner }],
+    ],
+    call: ({ changeId }) => action("@/server/runtime/undoAction", "undoAction", changeId),
+  },
+  "GET api/cell": {
+    needs: ofStudent("see"),
+    call: ({ studentId }) => route("cell", "GET", `/x?student=${studentId}&skill=equivalent-ratios`),
+  },
+  "GET api/search": { needs: staff, call: () => route("search", "GET", "/x?classes=all") },
+  "GET api/students/[id]": {
+    needs: ofStudent("see"),
+    call: ({ studentId }) => route("students/[id]", "GET", "/x", {}, { id: studentId }),
+  },
+  "POST api/answers": {
+    needs: ({ studentId, classId }) => [["work-on", { kind: "sitting", personId: studentId, classId }]],
+    call: ({ sittingId, presentationId }) =>
+      route("answers", "POST", "/x", {
+        body: JSON.stringify({
+          key: id(),
+          sittingId,
+          presentationId,
+          tryNumber: 1,
+          answer: "1",
+          hintsUsed: 0,
+          milliseconds: 1000,
+          givenAt: START,
+          offline: false,
+        }),
+      }),
+  },
+  "POST api/roster/drafts": {
+    needs: ofClass("enroll"),
+    call: ({ classId }) => {
+      const body = new FormData();
+      body.set("target", classId);
+      body.set("file", new File(["id,first,last\n1,A,B"], "x.csv"));
+      return route("roster/drafts", "POST", "/x", { body });
+    },
+  },
+  "GET api/roster/drafts/[draftId]": {
+    needs: ofDraft,
+    call: ({ draftId }) => route("roster/drafts/[draftId]", "GET", "/x", {}, { draftId }),
+  },
+  "GET api/roster/drafts/[draftId]/entries": {
+    needs: ofDraft,
+    call: ({ draftId }) => route("roster/drafts/[draftId]/entries", "GET", "/x", {}, { draftId }),
+  },
+  "GET api/roster/export": {
+    needs: ofClass("export"),
+    call: ({ classId }) => route("roster/export", "GET", `/x?format=csv&class=${classId}`),
+  },
+  "GET api/roster/students/[id]/export": {
+    needs: ofStudent("export"),
+    call: ({ studentId }) => route("roster/students/[id]/export", "GET", "/x", {}, { id: studentId }),
+  },
+};
+
+/** All that can be called from outside, as the sources have it. */
+function callable(): string[] {
+  const files = (folder: string): string[] =>
+    readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+      entry.isDirectory() ? files(join(folder, entry.name)) : [join(folder, entry.name)],
+    );
+  return files("src").flatMap((file) => {
+    const text = readFileSync(file, "utf8");
+    if (/^src\/app\/.*\/route\.ts$/.test(file)) {
+      const path = relative("src/app", file)
+        .replace(/\/route\.ts$/, "")
+        .replace(/\([^)]*\)\//g, "");
+      return [...text.matchAll(/export (?:async )?(?:function|const) (GET|POST|PUT|PATCH|DELETE)/g)].map(
+        ([, verb]) => `${verb} ${path}`,
+      );
+    }
+    if (!/^["']use server["']/.test(text)) return [];
+    const owner = file.split("/").at(-2);
+    return [...text.matchAll(/export async function (\w+)/g)].map(([, name]) => `${owner}/${name}`);
+  });
+}
+
+beforeAll(async () => {
+  school = await testSchool();
+  const { db } = school;
+  const staffOf = (schoolId: string, ...names: string[]) =>
+    names.map((name) => ({
+      id: name,
+      schoolId,
+      kind: "staff" as const,
+      givenName: name,
+      familyName: "T",
+      email: `${name}@${schoolId}.example`,
+    }));
+  await db.write(async (tx) => {
+    await insertSchool(tx, {
+      school: { id: "school-2", name: "Other", timeZone: "Europe/Dublin" },
+      term: { id: "term-2", schoolId: "school-2", name: "Autumn", startDay: "2026-09-14", endDay: "2027-01-22" },
+      holidays: [],
+      staff: [...staffOf("school-2", "zoe", "zac"), ...staffOf("school-1", "sue", "kim", "dan")],
+      roles: [{ id: "role-zac", personId: "zac", schoolId: "school-2", role: "coordinator" }],
+    });
+  });
+  const owners = { "own class": "ana", "other class": "dan", "other school": "zoe" } as const;
+  for (const place of PLACES) {
+    const owner = owners[place];
+    const schoolId = place === "other school" ? "school-2" : "school-1";
+    const { classId, studentIds, changeId } = await makeClass(school, 2, `6 ${place}`, owner);
+    const [studentId = ""] = studentIds;
+    const teacher = await school.teacher(owner);
+    const archivedId = id();
+    await makeOwnClass(teacher, { classId: archivedId, name: `Old ${place}`, subject: "Mathematics", grade: 6 });
+    await archiveClass(await school.teacher(owner), { classId: archivedId });
+    const groupId = id();
+    await makeGroup(teacher, {
+      id: groupId,
+      name: "Group",
+      skillId: "equivalent-ratios",
+      ...days,
+      studentIds: [studentId],
+    });
+    if (place === "own class") await shareGroup(await school.teacher(owner), { groupId, personId: "kim" });
+    const workId = await givePractice(school, classId, studentIds, {}, owner);
+    const sitting = await open(school, studentId, workId);
+    const draftId = await beginImport(teacher, { classId, fileName: "x.csv", bytes: csv("id,first,last\n9,A,B") });
+    const erasureId = id();
+    await db.write(async (tx) => {
+      await insertErasure(tx, {
+        id: erasureId,
+        schoolId,
+        personId: studentIds[1] ?? "",
+        reason: "asked",
+        requestedBy: owner,
+        requestedAt: START,
+      });
+    });
+    const shares = await db.read.query.groupShares.findMany();
+    const rows = await db.read.query.classStaff.findMany();
+    around.set(place, {
+      schoolId,
+      owner,
+      classId,
+      archivedId,
+      studentId,
+      groupId,
+      shareId: shares.find((share) => share.groupId === groupId)?.id ?? "none",
+      workId,
+      sittingId: sitting.sittingId,
+      presentationId: sitting.current?.presentationId ?? "",
+      draftId,
+      changeId,
+      staffRowId: rows.find((row) => row.classId === classId)?.id ?? "",
+      erasureId,
+    });
+    if (place !== "own class") continue;
+    const join = (personId: string, role: "co-teacher" | "substitute" | "specialist", untilDay: string | null) =>
+      db.write((tx) => insertClassStaff(tx, { id: id(), classId, personId, role, untilDay }));
+    await join("ben", "co-teacher", null);
+    await join("sue", "substitute", "2026-11-23");
+    await join("sam", "specialist", null);
+    for (const [name, personId] of [
+      ["pupil", studentId],
+      ["classmate", studentIds[1] ?? ""],
+    ] as const)
+      actors.set(name, school.student(personId).actor);
+  }
+  for (const name of ACTORS) {
+    const found = actors.get(name);
+    const row = name === "nobody" ? null : await personById(db.read, found?.personId ?? name);
+    actors.set(name, row ? await actorOf(school.runtime, row) : null);
+    if (row)
+      await db.write((tx) =>
+        insertSession(tx, {
+          tokenHash: tokenHashOf(name),
+          personId: row.id,
+          createdAt: START,
+          lastSeenAt: START,
+          expiresAt: START + 3_600_000,
+        }),
+      );
+  }
+  // Whatever a call writes is taken back at once: every call meets the same school.
+  const taken = Symbol("taken back");
+  const runtime: Runtime = {
+    ...school.runtime,
+    db: {
+      ...db,
+      write: async (change) => {
+        let result: { value: unknown } | null = null;
+        try {
+          await db.write(async (tx) => {
+            result = { value: await change(tx) };
+            throw taken;
+          });
+        } catch (error) {
+          if (error !== taken) throw error;
+        }
+        return (result as unknown as { value: never }).value;
+      },
+    },
+  };
+  (globalThis as { oxbowRuntime?: Promise<Runtime> }).oxbowRuntime = Promise.resolve(runtime);
+}, 120_000);
+afterAll(() => {
+  delete (globalThis as { oxbowRuntime?: Promise<Runtime> }).oxbowRuntime;
+  school.close();
+});
+
+/** "allowed" also when something else than rights was wrong with the call. */
+async function outcome(entry: Entry, at: Around): Promise<"allowed" | "denied"> {
+  try {
+    const result = (await entry.call(at)) as { ok?: boolean; code?: string } | Response | null | undefined;
+    if (result instanceof Response) return result.status === 401 || result.status === 403 ? "denied" : "allowed";
+    return result?.ok === false && (result.code === "not-allowed" || result.code === "signed-out")
+      ? "denied"
+      : "allowed";
+  } catch (error) {
+    if ((error as { redirected?: boolean }).redirected) return "denied";
+    throw error;
+  }
+}
+
+function expected(entry: Entry, at: Around, actor: Actor | null): "allowed" | "denied" {
+  if (entry.needs === "open") return "allowed";
+  if (!actor) return "denied";
+  const all = entry.needs(at, actor).every((need) => {
+    if (need === "staff" || need === "student") return actor.kind === need;
+    if (need === "school") return false;
+    return may(actor, need[0] as never, need[1]);
+  });
+  return all ? "allowed" : "denied";
+}
+
+describe("authorisation of everything that can be called from outside", () => {
+  it("every server action and route handler has its entry, and no entry is left over", () => {
+    expect(Object.keys(ENTRIES).sort()).toEqual(callable().sort());
+  });
+
+  it("the policy tells the actors apart: each is allowed something on the own class and nothing on another school", () => {
+    const at = around.get("other school") as Around;
+    for (const name of ["ana", "ben", "sue", "sam", "kim", "cora", "dan"] as const)
+      expect(may(actors.get(name) as Actor, "see", { kind: "class", classId: at.classId })).toBe(false);
+  });
+
+  it.each(Object.keys(ENTRIES))("%s", async (key) => {
+    const entry = ENTRIES[key] as Entry;
+    const wrong: string[] = [];
+    for (const place of PLACES)
+      for (const name of ACTORS) {
+        const at = around.get(place) as Around;
+        asking.token = name === "nobody" ? "" : name;
+        const found = await outcome(entry, at);
+        const wanted = expected(entry, at, actors.get(name) ?? null);
+        if (found !== wanted) wrong.push(`${name} on ${place}: ${found}, policy says ${wanted}`);
+      }
+    expect(wrong).toEqual([]);
+  });
+});
