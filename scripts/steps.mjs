@@ -57,9 +57,15 @@ export function runScript(path, args = [], env = {}) {
   });
 }
 
-/** The first free port from 3000 up. */
+/** Ports from 3000 up that no browser, nor Node's own fetch, speaks to (WHATWG Fetch, "port blocking"). */
+const BLOCKED_PORTS = new Set([
+  3659, 4045, 4190, 5060, 5061, 6000, 6566, 6665, 6666, 6667, 6668, 6669, 6679, 6697, 10080,
+]);
+
+/** The first free port from 3000 up that a browser can reach. */
 export async function freePort(from = 3000) {
   for (let port = from; ; port++) {
+    if (BLOCKED_PORTS.has(port)) continue;
     const free = await new Promise((resolve) => {
       const probe = createServer();
       probe.once("error", () => resolve(false));

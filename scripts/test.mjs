@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -12,36 +12,47 @@ const folder = mkdtempSync(join(tmpdir(), "oxbow-test-"));
 let passed = 0;
 let failed = 0;
 
-check("types", bin("next"), ["typegen"]);
-check("types of everything", bin("tsc"), ["--noEmit"]);
-check("types of the core, without DOM or Node", bin("tsc"), ["--noEmit", "-p", "tsconfig.core.json"]);
-check("lint and format", bin("biome"), ["check", "--error-on-warnings", "."]);
-check("unused code", bin("knip"), []);
-check("import rules", bin("depcruise"), [
-  "src",
-  "demo",
-  "scripts",
-  "tests",
-  "content",
-  "--config",
-  ".dependency-cruiser.cjs",
-]);
-suite("unit");
-check("build", process.execPath, [
+check("types of pages and routes", await outcome(bin("next"), ["typegen"]));
+// Checks that need one core each run beside the build; what they say is kept together.
+const building = outcome(process.execPath, [
   "--input-type=module",
   "-e",
   `import("${join(root, "scripts", "steps.mjs")}").then((steps) => steps.ensureBuilt())`,
 ]);
+check("types of everything", await outcome(bin("tsc"), ["--noEmit"]));
+check("types of the core, without DOM or Node", await outcome(bin("tsc"), ["--noEmit", "-p", "tsconfig.core.json"]));
+check("lint and format", await outcome(bin("biome"), ["check", "--error-on-warnings", "."]));
+check("unused code", await outcome(bin("knip"), []));
+check(
+  "import rules",
+  await outcome(bin("depcruise"), [
+    ..."src demo scripts tests content".split(" "),
+    "--config",
+    ".dependency-cruiser.cjs",
+  ]),
+);
+check("build", await building);
+suite("unit");
 suite("browser");
 rmSync(folder, { recursive: true, force: true });
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed === 0 ? 0 : 1;
 
+/** Runs a command to its end and keeps what it prints. */
+function outcome(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ["ignore", "pipe", "pipe"] });
+    let text = "";
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (part) => (text += part));
+    child.once("error", (problem) => resolve({ passed: false, text: String(problem) }));
+    child.once("close", (status) => resolve({ passed: status === 0, text }));
+  });
+}
+
 /** One command that counts as one check. */
-function check(name, command, args) {
-  console.log(`\n== ${name}`);
-  const { status } = spawnSync(command, args, { cwd: root, stdio: "inherit" });
-  if (status === 0) passed++;
+function check(name, { passed: good, text }) {
+  console.log(`\n== ${name}\n${text.trim()}`);
+  if (good) passed++;
   else failed++;
 }
 

@@ -7,7 +7,7 @@ import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { moveDueDay } from "@/features/work/writes";
 import { instantAt, schoolOf } from "@/server/runtime/school";
 import { answerOnPage, goOn, logOf, type TestApp, testApp } from "../support/app";
-import { click, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
+import { click, fill, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
 import { givePractice, makeClass, PASSWORD } from "../support/school";
 
 let app: TestApp;
@@ -28,7 +28,7 @@ afterAll(async () => {
 });
 
 const wait = (page: Page, words: string) =>
-  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout: 30_000 }, words);
+  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, words);
 const ownLog = async (slip: SignInSlip) => (await logOf(app)).filter(({ personId }) => personId === slip.studentId);
 
 let pupil: SignInSlip;
@@ -148,16 +148,16 @@ describe("two windows, wrong doors", () => {
     const [locked] = slips.slice(-1);
     const door = await openPage(await browser.createBrowserContext());
     await door.goto(`${app.base}/sign-in`);
-    await door.locator("#code").fill("NOSUCH");
+    await fill(door, "#code", "NOSUCH");
     await click(door, "button[type=submit]");
     await wait(door, "No class has this code");
-    await door.locator("#code").fill(locked?.code ?? "");
+    await fill(door, "#code", locked?.code ?? "");
     await click(door, "button[type=submit]");
     await click(door, `li button ::-p-text(${locked?.name.split(" ")[0]})`);
     const wrong = locked?.pin === "0000" ? "1111" : "0000";
     for (let n = 4; n >= 0; n--) {
       await door.waitForSelector("#pin:not([disabled])");
-      await door.locator("#pin").fill(wrong);
+      await fill(door, "#pin", wrong);
       await wait(door, n > 0 ? `${n} ${n === 1 ? "try" : "tries"} left` : "ask your teacher");
     }
     const teacher = await openPage(await browser.createBrowserContext());

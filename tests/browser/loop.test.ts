@@ -2,7 +2,7 @@ import { resolve } from "node:path";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { answerOnPage, goOn, logOf, type TestApp, testApp, workThrough } from "../support/app";
-import { byText, click, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
+import { byText, click, fill, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
 import { PASSWORD } from "../support/school";
 
 let app: TestApp;
@@ -28,7 +28,7 @@ it("walks the whole loop: roster file, practice, two students, evidence, group, 
   // Roster: a file becomes a class, after a look at what would change.
   await teacher.goto(`${app.base}/desk/all/roster/import`);
   await teacher.select("select[name=target]", "new");
-  await teacher.locator("input[name=newClassName]").fill("6 Hazel");
+  await fill(teacher, "input[name=newClassName]", "6 Hazel");
   const file = (await teacher.waitForSelector("input[type=file]")) as ElementHandle<HTMLInputElement>;
   await file.uploadFile(resolve("examples/6-hazel-clean.csv"));
   await click(teacher, "button ::-p-text(Show what would change)");
@@ -55,7 +55,7 @@ it("walks the whole loop: roster file, practice, two students, evidence, group, 
   // Work: practice for the class, minus one.
   await teacher.goto(`${app.base}/desk/6-hazel/work/new?skill=equivalent-ratios`);
   await click(teacher, "label ::-p-text(Zoran M)");
-  await teacher.locator("textarea").fill("Take your time.");
+  await fill(teacher, "textarea", "Take your time.");
   await click(teacher, "button ::-p-text(Assign to 25 in 6 Hazel)");
   await wait(teacher, "25 not started");
   expect(await text(teacher)).toContain("left out: Zoran M");

@@ -4,6 +4,7 @@ import { answersAfter } from "@/db/queries/delivery";
 import { sittings } from "@/db/schema/delivery";
 import { libraryOf } from "@/server/runtime/library";
 import { freePort, startApp } from "~/scripts/steps.mjs";
+import { click, fill } from "./browser";
 import { START, type TestSchool, testSchool } from "./school";
 
 /** The built application on a database of its own, which the test can look into beside it. */
@@ -82,17 +83,17 @@ export async function answerOnPage(app: TestApp, page: Page, how: "right" | "wro
   await page.waitForSelector("form[data-presentation] button[type=submit]:not([disabled])");
   const answers = await answersOnPage(app, page);
   if (answers.kind === "choice") {
-    await page.locator(`form input[value="${answers[how]}"]`).click();
+    await click(page, `form input[value="${answers[how]}"]`);
   } else {
-    await page.locator("form input:not([type=radio])").fill(answers[how]);
+    await fill(page, "form input:not([type=radio])", answers[how]);
   }
-  await page.locator("form button[type=submit]").click();
+  await click(page, "form button[type=submit]");
   return answers.presentationId;
 }
 
 /** Goes on after feedback. */
 export async function goOn(page: Page): Promise<void> {
-  await page.locator("button[data-next]").click();
+  await click(page, "button[data-next]");
 }
 
 /** Waits until the answer to an item has been taken: its feedback stands there, or another item does. */

@@ -3,6 +3,9 @@ import puppeteer, { type Browser, type BrowserContext, type Page } from "puppete
 
 const CHROMIUM = process.env.CHROMIUM ?? "/usr/bin/chromium";
 
+/** How long a page may take, in milliseconds: a guard against waiting for ever, sized for a busy machine. */
+const PATIENCE = 60_000;
+
 /** Headless Chromium from Debian's package; closed networks make its background requests hang, so they are off. */
 export function openBrowser(): Promise<Browser> {
   if (!existsSync(CHROMIUM)) throw new Error(`Chromium is not at ${CHROMIUM}; npm test installs it.`);
@@ -25,7 +28,7 @@ export function openBrowser(): Promise<Browser> {
 export async function openPage(browser: Browser | BrowserContext, width = 1280, height = 800): Promise<Page> {
   const page = await browser.newPage();
   await page.setViewport({ width, height });
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(PATIENCE);
   return page;
 }
 
@@ -34,13 +37,38 @@ export const byText = (page: Page, selector: string, text: string) =>
   page.waitForSelector(`${selector} ::-p-text(${text})`, { visible: true });
 
 export async function click(page: Page, selector: string): Promise<void> {
+  await awake(page, selector);
   await page.locator(selector).click();
+}
+
+export async function fill(page: Page, selector: string, text: string): Promise<void> {
+  await awake(page, selector);
+  await page.locator(selector).fill(text);
+}
+
+/** Chooses an option of a list by its value. */
+export async function choose(page: Page, selector: string, value: string): Promise<void> {
+  await awake(page, selector);
+  await page.select(selector, value);
+}
+
+/**
+ * Waits until React listens to an element: a page made on the server is on the screen before, and a click on it is
+ * lost where the machine is slow.
+ */
+async function awake(page: Page, selector: string): Promise<void> {
+  const element = await page.waitForSelector(selector, { visible: true });
+  await page.waitForFunction(
+    (one) => !one?.isConnected || Object.keys(one).some((key) => key.startsWith("__reactProps")),
+    {},
+    element,
+  );
 }
 
 export async function signInTeacher(page: Page, base: string, email: string, password: string): Promise<void> {
   await page.goto(`${base}/sign-in?as=teacher`);
-  await page.locator("#email").fill(email);
-  await page.locator("#password").fill(password);
+  await fill(page, "#email", email);
+  await fill(page, "#password", password);
   await click(page, "button[type=submit]");
   await page.waitForSelector("nav[aria-label='The bend']");
 }
@@ -51,10 +79,10 @@ export async function signInPupil(
   pupil: { code: string; name: string; pin: string },
 ): Promise<void> {
   await page.goto(`${base}/sign-in`);
-  await page.locator("#code").fill(pupil.code);
+  await fill(page, "#code", pupil.code);
   await click(page, "button[type=submit]");
   const [given = "", family = ""] = pupil.name.split(" ");
   await click(page, `li button ::-p-text(${given} ${family.slice(0, 1)})`);
-  await page.locator("#pin").fill(pupil.pin);
-  await page.waitForFunction(() => location.pathname === "/river", { timeout: 20_000 });
+  await fill(page, "#pin", pupil.pin);
+  await page.waitForFunction(() => location.pathname === "/river");
 }
