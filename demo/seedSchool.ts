@@ -15,7 +15,7 @@ import { setSupports } from "@/features/roster/writes/supports";
 import { hashSecret } from "@/server/access/secrets";
 import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
-import { dayAt, instantAt, type School, schoolOf } from "@/server/runtime/school";
+import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { installContent } from "./installContent";
 import { ALDER, parts, ROWAN } from "./names";
 import { type Simulation, staffContext, staffId } from "./simulation";
@@ -123,7 +123,11 @@ export async function seedSchool(
   simulation.setNow(base.now());
   progress(0.97, "sign-in slips");
   const noor = await staffContext(simulation, "noor");
-  const students = await studentsOfClasses(runtime.db.read, noor.actor.classIds);
+  const students = await studentsOfClasses(
+    runtime.db.read,
+    noor.actor.classIds,
+    await todayOf(runtime, noor.actor.schoolId),
+  );
   const slips = await newSignIns(noor, { studentIds: students.map(({ person }) => person.id), cards: true });
   await settleRoster(
     simulation,
@@ -198,7 +202,11 @@ async function settleRoster(
   await setSupports(noor, { ...none, studentId: idOf("Wen"), timeFactor: 1.5, homeLanguage: "Mandarin" });
   await setSupports(noor, { ...none, studentId: idOf("Bashir"), readAloud: true, largerText: true });
   const marguerite = await staffContext(simulation, "marguerite");
-  const all = await studentsOfClasses(simulation.runtime.db.read, [...marguerite.actor.classTies.keys()]);
+  const all = await studentsOfClasses(
+    simulation.runtime.db.read,
+    [...marguerite.actor.classTies.keys()],
+    await todayOf(simulation.runtime, marguerite.actor.schoolId),
+  );
   const younger = all.filter(({ person }) => person.grade === 5).slice(0, 4);
   const { classId } = await makeClass(marguerite, {
     classId: simulation.runtime.newId(),

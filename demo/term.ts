@@ -15,7 +15,7 @@ import { assignReteach, makeGroups } from "@/features/regroup/writes/reteachGrou
 import { assignPractice } from "@/features/work/writes";
 import type { Context } from "@/server/runtime/context";
 import { libraryOf } from "@/server/runtime/library";
-import { instantAt } from "@/server/runtime/school";
+import { instantAt, todayOf } from "@/server/runtime/school";
 import { LearnerMind } from "./learner";
 import { type Simulation, schoolDayAfter, staffContext } from "./simulation";
 import { learnerNamed } from "./stories";
@@ -51,7 +51,7 @@ const BUDGET = 12;
 export async function runTerm(simulation: Simulation, course: Course): Promise<void> {
   const { runtime, school, setNow } = simulation;
   const teacher = await staffContext(simulation, "noor");
-  const pupils = await loadPupils(simulation, teacher.actor.classIds);
+  const pupils = await loadPupils(simulation, teacher.actor);
   const open: Given[] = [];
   const at = (day: number, time: string) => instantAt(school, dayOfNumber(day), time);
   const give = async (
@@ -123,8 +123,11 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
   }
 }
 
-async function loadPupils({ runtime }: Simulation, classIds: readonly string[]): Promise<Pupil[]> {
-  const students = await studentsOfClasses(runtime.db.read, classIds);
+async function loadPupils(
+  { runtime }: Simulation,
+  { classIds, schoolId }: { readonly classIds: readonly string[]; readonly schoolId: string },
+): Promise<Pupil[]> {
+  const students = await studentsOfClasses(runtime.db.read, classIds, await todayOf(runtime, schoolId));
   return students.map(({ person, classId }) => {
     const name = `${person.givenName} ${person.familyName}`;
     const random = seededRandom(`mind ${name}`);

@@ -11,7 +11,7 @@ import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { hashSecret } from "@/server/access/secrets";
 import { type TestApp, testApp } from "../support/app";
 import { choose, click, fill, openBrowser, openPage, signInPupil } from "../support/browser";
-import { csv, makeClass, PASSWORD, START, type TestSchool } from "../support/school";
+import { csv, makeClass, PASSWORD, START, type TestSchool, TODAY } from "../support/school";
 
 let app: TestApp;
 let browser: Browser;
@@ -64,7 +64,7 @@ const put = async (page: Page, name: string, text: string) => {
   await click(page, "button ::-p-text(Show what would change)");
 };
 const names = async (classId: string) =>
-  (await studentsOfClasses(app.school.db.read, [classId])).map(
+  (await studentsOfClasses(app.school.db.read, [classId], TODAY)).map(
     ({ person }) => `${person.givenName} ${person.familyName}`,
   );
 

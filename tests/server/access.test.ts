@@ -1,8 +1,9 @@
 import { unzipSync } from "fflate";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { credentialOf, sessionOf } from "@/db/queries/credentials";
-import { personById, studentsOfClasses } from "@/db/queries/people";
+import { classesById, personById, studentsOfClasses } from "@/db/queries/people";
 import { membersOfGroups } from "@/db/queries/regroup";
+import { applyRowChanges, changed } from "@/db/queries/rowChanges";
 import { insertClassStaff } from "@/db/queries/school";
 import { accountView } from "@/features/access/reads";
 import {
@@ -17,8 +18,9 @@ import { studentHome } from "@/features/delivery/reads";
 import { studentSheet } from "@/features/evidence/reads";
 import { historyPage } from "@/features/frame/reads";
 import { makeGroup, moveMembers, shareGroup } from "@/features/regroup/writes/groups";
+import { rosterView } from "@/features/roster/reads/rosterView";
 import { rollOverView } from "@/features/roster/reads/schoolPages";
-import { whoCanSee } from "@/features/roster/reads/studentRecord";
+import { studentRecord, whoCanSee } from "@/features/roster/reads/studentRecord";
 import { archiveClass, endShare, makeClass as makeOwnClass, shareClass } from "@/features/roster/writes/classes";
 import { decideOnErasure, requestErasure } from "@/features/roster/writes/erase";
 import { exportRoster, exportStudent } from "@/features/roster/writes/exports";
@@ -29,7 +31,7 @@ import { archiveStudent, correctStudent } from "@/features/roster/writes/student
 import { chooseInterests } from "@/features/roster/writes/supports";
 import { tokenHashOf } from "@/server/access/secrets";
 import { personOfToken } from "@/server/access/sessions";
-import { signInStaff, signInStudent } from "@/server/access/signIn";
+import { openClassDoor, signInStaff, signInStudent } from "@/server/access/signIn";
 import { totpCode } from "@/server/access/totp";
 import { undoChange } from "@/server/runtime/history";
 import {
@@ -41,6 +43,7 @@ import {
   PASSWORD,
   START,
   type TestSchool,
+  TODAY,
   testSchool,
 } from "../support/school";
 
@@ -376,7 +379,7 @@ describe("the year's end", () => {
     const teacher = await school.teacher();
     const [own] = teacher.actor.classIds;
     // 5 Alder became 6 Alder, with 6 Alder's teacher and the student who stays in grade 6.
-    expect((await studentsOfClasses(school.db.read, [own ?? ""])).map(({ person }) => person.id).sort()).toEqual(
+    expect((await studentsOfClasses(school.db.read, [own ?? ""], TODAY)).map(({ person }) => person.id).sort()).toEqual(
       [...five.studentIds, stays].sort(),
     );
     const sheet = await studentSheet(await school.teacher("cora"), left);
@@ -407,11 +410,35 @@ it("a class emptied while its work is open keeps work, answers and the students'
   const sitting = await open(school, studentId, workId);
   await give(school, studentId, sitting, "wrong");
   for (const id of studentIds) await archiveStudent(await school.teacher("cora"), { studentId: id });
-  expect(await studentsOfClasses(school.db.read, [classId])).toEqual([]);
+  expect(await studentsOfClasses(school.db.read, [classId], TODAY)).toEqual([]);
   // The answer that was on its way still arrives, and the evidence stays.
   await give(school, studentId, await open(school, studentId, workId), "right");
   expect((await studentHome(school.student(studentId))).toDo).toHaveLength(1);
   expect(await school.db.read.query.answers.findMany()).toHaveLength(2);
+});
+
+it("a last day that is still to come ends the enrollment by itself, at the door too", async () => {
+  const { classId, studentIds } = await makeClass(school, 2);
+  const [leaves = "", stays = ""] = studentIds;
+  const rows = await school.db.read.query.enrollments.findMany();
+  const row = rows.find(({ personId }) => personId === leaves);
+  if (!row) throw new Error("no enrollment");
+  await school.db.write((tx) => applyRowChanges(tx, [changed("enrollments", row, { untilDay: "2026-11-25" })]));
+  const [found] = await classesById(school.db.read, [classId]);
+  const inClass = async () => {
+    const { students } = await rosterView(await school.teacher(), [classId]);
+    const door = await openClassDoor(school.runtime, found?.code ?? "", HERE);
+    expect(door.students.map(({ id }) => id).sort()).toEqual(students.map(({ id }) => id).sort());
+    return students.map(({ id }) => id).sort();
+  };
+  school.setNow(Date.parse("2026-11-24T22:00:00Z"));
+  expect(await inClass()).toEqual([leaves, stays].sort());
+  school.setNow(Date.parse("2026-11-25T08:00:00Z"));
+  expect(await inClass()).toEqual([stays]);
+  const record = await studentRecord(await school.teacher("cora"), leaves);
+  expect(record.enrollments).toMatchObject([{ until: "2026-11-25", over: true, mayLeave: false }]);
+  // Who has left the class is no longer the teacher's to see.
+  await expect(studentRecord(await school.teacher(), leaves)).rejects.toMatchObject({ code: "not-allowed" });
 });
 
 it("a class of a teacher's own holds students of several classes, and its code and history are its own", async () => {
@@ -426,10 +453,10 @@ it("a class of a teacher's own holds students of several classes, and its code a
     untilDay: "2026-12-18",
     studentIds,
   });
-  expect((await studentsOfClasses(school.db.read, [classId])).map(({ person }) => person.id).sort()).toEqual(
+  expect((await studentsOfClasses(school.db.read, [classId], TODAY)).map(({ person }) => person.id).sort()).toEqual(
     [...studentIds].sort(),
   );
-  expect(await studentsOfClasses(school.db.read, [one.classId])).toHaveLength(2);
+  expect(await studentsOfClasses(school.db.read, [one.classId], TODAY)).toHaveLength(2);
   await expect(
     makeOwnClass(await school.teacher(), { classId: school.runtime.newId(), name: "club", subject: "M", grade: 6 }),
   ).rejects.toMatchObject({ code: "conflict" });

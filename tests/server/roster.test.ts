@@ -20,6 +20,7 @@ import {
   readyImport,
   START,
   type TestSchool,
+  TODAY,
   testSchool,
 } from "../support/school";
 
@@ -30,7 +31,7 @@ beforeEach(async () => {
 afterEach(() => school.close());
 
 const students = async (classId: string) =>
-  (await studentsOfClasses(school.db.read, [classId])).map(
+  (await studentsOfClasses(school.db.read, [classId], TODAY)).map(
     ({ person }) => `${person.givenName} ${person.familyName} ${person.grade}`,
   );
 const begin = async (classId: string, text: string) => {

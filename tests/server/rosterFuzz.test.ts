@@ -11,7 +11,7 @@ import { writeOneRoster } from "@/formats/package/writeOneRoster";
 import { previewRoster } from "@/formats/roster/previewRoster";
 import { writeSheet } from "@/formats/table/writeSheet";
 import { applyFile, packageOf, randomRoster } from "../support/rosterFiles";
-import { START, type TestSchool, testSchool } from "../support/school";
+import { START, type TestSchool, TODAY, testSchool } from "../support/school";
 
 /** Mutated files of all kinds together. */
 const FILES = 1_000;
@@ -100,7 +100,7 @@ function mutatedInside(bytes: Uint8Array, random: () => number): Uint8Array {
 it("a thousand mutated files are read or refused in words; what is sound applies whole, and nothing is written otherwise", async () => {
   const random = seededRandom("roster fuzz");
   const context = await school.teacher("cora");
-  const known = await knownRoster(school.db.read, ["school-1"], "2026-11-23");
+  const known = await knownRoster(school.db.read, ["school-1"], TODAY);
   const rows = await rosterSheet(context, []);
   const [other] = fc.sample(randomRoster, { seed: 11, numRuns: 1 });
   const packages = [
@@ -111,23 +111,31 @@ it("a thousand mutated files are read or refused in words; what is sound applies
     }),
   ];
   const sheets = [await writeSheet(rows, "csv"), await writeSheet(rows, "tsv"), await writeSheet(rows, "xlsx")];
+  const around = {
+    schoolKey: "school-1",
+    target: null,
+    groups: [],
+    newClassSubject: "Mathematics",
+    correctable: null,
+  };
   const before = await contents();
   const outcomes = { refused: 0, applied: 0, nothing: 0 };
   for (let n = 0; n < FILES; n++) {
     const source = n % 2 === 0 ? packages[n % packages.length] : sheets[n % sheets.length];
     const bytes =
       n % 4 === 0 ? mutatedInside(packages[0] as Uint8Array, random) : mutated(source as Uint8Array, random);
-    const preview = await previewRoster({
-      kind: n % 2 === 0 ? "package" : "sheet",
-      bytes,
-      repairs: {},
-      links: {},
-      mapping: {},
-      known: known.records,
-      around: { schoolKey: "school-1", target: null, groups: [], newClassSubject: "Mathematics", correctable: null },
-      newClass: null,
-      mostRows: 30_000,
-    });
+    const preview = await previewRoster(
+      {
+        kind: n % 2 === 0 ? "package" : "sheet",
+        bytes,
+        repairs: {},
+        links: {},
+        mapping: {},
+        today: TODAY,
+        mostRows: 30_000,
+      },
+      Promise.resolve({ known: known.records, around, newClass: null }),
+    );
     if (!preview.ok) {
       outcomes.refused++;
       expect(preview.message).toMatch(/\w{3}/);

@@ -25,6 +25,7 @@ import { installContent } from "~/demo/installContent";
 
 /** Monday of the test school's eleventh week, half past eight in the morning. */
 export const START = Date.parse("2026-11-23T08:30:00Z");
+export const TODAY = "2026-11-23";
 export const PASSWORD = "a password of the tests";
 
 /** The doorstep of most tests: one browser on one network. */
@@ -116,7 +117,7 @@ export async function makeClass(school: TestSchool, count: number, name = "6 Tes
     fingerprint: await fingerprintOf(context, draftId),
   });
   if (classId === null) throw new Error("no class was made");
-  const students = await studentsOfClasses(school.db.read, [classId]);
+  const students = await studentsOfClasses(school.db.read, [classId], TODAY);
   return { classId, changeId, studentIds: students.map(({ person }) => person.id) };
 }
 

@@ -1,3 +1,4 @@
+import type { SchoolDay } from "../calendar/dayNumber";
 import { type LikelySame, likelySame } from "./likelySame";
 import type { ColumnChange, RosterEntry } from "./rosterEntry";
 import {
@@ -18,6 +19,8 @@ export interface FileCount {
   readonly unchanged: number;
   /** Known here, not in the file, and kept because it was made here. */
   readonly kept: number;
+  /** Not known here, and over by the file's own dates: nothing to add. */
+  readonly over: number;
 }
 
 export interface RosterDifference {
@@ -32,12 +35,14 @@ export interface RosterDifference {
  * What a roster file would change before anything does. Things are recognised by the id of the roster's source, by a link
  * that was made by hand (id in the file to Oxbow's id), or, for students that no file has brought so far, by the school's own
  * student number. An empty cell says nothing: it never wipes what is known. What a bulk file leaves out becomes inactive, in
- * the schools that the file is about, unless it was made in Oxbow. Rows that refer to what is refused are refused with it.
+ * the schools that the file is about, unless it was made in Oxbow. Rows that refer to what is refused are refused with it. Roles and
+ * enrollments whose end (exclusive, as in the standard) is `today` or before have ended.
  */
 export function rosterDifference(
   known: readonly KnownRecord[],
   incoming: IncomingRoster,
   links: Readonly<Record<string, string>>,
+  today: SchoolDay,
 ): RosterDifference {
   const entries: RosterEntry[] = [];
   const counts: Partial<Record<RosterFile, FileCount>> = {};
@@ -49,9 +54,10 @@ export function rosterDifference(
     if (!table) continue;
     const own = known.filter((record) => record.file === file);
     const recognise = recogniser(own, links);
-    const tally = { added: 0, changed: 0, inactive: 0, restored: 0, unchanged: 0, kept: 0 };
+    const tally = { added: 0, changed: 0, inactive: 0, restored: 0, unchanged: 0, kept: 0, over: 0 };
     const seen = new Set<string>();
-    for (const record of table.records) {
+    for (const row of table.records) {
+      const record = { ...row, gone: row.gone || isOver(row, today) };
       const match = recognise(record);
       const fault = faultOf(record, match, seen, present);
       // A refused row still says that the thing exists: it must not end for want of a better row.
@@ -67,6 +73,7 @@ export function rosterDifference(
         entries.push(entry);
         tally[entry.what]++;
       } else if (match?.active) tally.unchanged++;
+      else if (!match && record.gone && !row.gone) tally.over++;
     }
     if (table.mode === "bulk")
       for (const record of own) {
@@ -84,6 +91,10 @@ export function rosterDifference(
   }
   return { entries, counts, refused, likely: likelySame(entries, known) };
 }
+
+/** Whether a role or an enrollment has ended by its own date. */
+const isOver = ({ file, values: { endDate } }: IncomingRecord, today: SchoolDay): boolean =>
+  (file === "roles" || file === "enrollments") && endDate !== undefined && endDate !== "" && endDate <= today;
 
 type Recognise = (record: IncomingRecord) => KnownRecord | undefined;
 
@@ -205,16 +216,23 @@ function entryOf(record: IncomingRecord, match: KnownRecord | undefined): Roster
   const { file, key, row, values } = record;
   if (record.gone) {
     if (!match?.active) return null;
-    return { file, key: match.key, id: match.id, what: "inactive", row, values: match.values, changes: [] };
+    const last = values.endDate ? { ...match.values, endDate: values.endDate } : match.values;
+    return { file, key: match.key, id: match.id, what: "inactive", row, values: last, changes: [] };
   }
   if (!match) return { file, key, id: null, what: "added", row, values, changes: [] };
+  const before = match.active ? match.values : undated(match.values);
   const changes = Object.entries(values).flatMap(([column, to]): ColumnChange[] => {
-    const from = match.values[column] ?? "";
+    const from = before[column] ?? "";
     return to === "" || to === from ? [] : [{ column, from, to }];
   });
   // Linked by hand or by number: from now on the source's id counts.
   if (match.key !== key) changes.push({ column: "sourcedId", from: match.fromSource ? match.key : "", to: key });
-  const merged = { ...match.values, ...Object.fromEntries(changes.map(({ column, to }) => [column, to])) };
+  const merged = { ...before, ...Object.fromEntries(changes.map(({ column, to }) => [column, to])) };
   if (!match.active) return { file, key, id: match.id, what: "restored", row, values: merged, changes };
   return changes.length === 0 ? null : { file, key, id: match.id, what: "changed", row, values: merged, changes };
+}
+
+/** What comes back begins anew: its earlier dates are those of what has ended. */
+function undated({ beginDate: _begin, endDate: _end, ...rest }: KnownRecord["values"]): KnownRecord["values"] {
+  return rest;
 }

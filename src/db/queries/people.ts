@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, gte, inArray, isNotNull, isNull, lte, or, type SQL } from "drizzle-orm";
+import { and, asc, eq, gt, gte, inArray, isNotNull, isNull, lte, or, type SQL } from "drizzle-orm";
 import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
 import { credentials } from "../schema/access";
@@ -122,8 +122,11 @@ export async function classByCode(db: Queryable, code: string): Promise<ClassRow
   return found ?? null;
 }
 
-/** Students now enrolled in any of the classes, by given name; each once, with the class that comes first. */
-export async function studentsOfClasses(db: Queryable, classIds: readonly string[]) {
+/** The enrollments that hold on a day: the counterpart of the core's `isEnrolled`. */
+export const enrolledOn = (day: string) => or(isNull(enrollments.untilDay), gt(enrollments.untilDay, day));
+
+/** Students enrolled today in any of the classes, by given name; each once, with the class that comes first. */
+export async function studentsOfClasses(db: Queryable, classIds: readonly string[], today: string) {
   const rows = await db
     .select({
       person: people,
@@ -138,31 +141,33 @@ export async function studentsOfClasses(db: Queryable, classIds: readonly string
     .from(enrollments)
     .innerJoin(people, eq(people.id, enrollments.personId))
     .leftJoin(credentials, eq(credentials.personId, people.id))
-    .where(and(inArray(enrollments.classId, [...classIds]), isNull(enrollments.untilDay), isNull(people.archivedAt)))
+    .where(and(inArray(enrollments.classId, [...classIds]), enrolledOn(today), isNull(people.archivedAt)))
     .orderBy(asc(people.givenName), asc(people.familyName));
   const seen = new Set<string>();
   return rows.filter(({ person }) => !seen.has(person.id) && seen.add(person.id));
 }
 
-/** Classes in which a student is enrolled now. */
-export async function classesOfStudent(db: Queryable, personId: string): Promise<ClassRow[]> {
+/** Classes in which a student is enrolled today. */
+export async function classesOfStudent(db: Queryable, personId: string, today: string): Promise<ClassRow[]> {
   const rows = await db
     .select({ class: classes })
     .from(enrollments)
     .innerJoin(classes, eq(classes.id, enrollments.classId))
-    .where(and(eq(enrollments.personId, personId), isNull(enrollments.untilDay), isNull(classes.archivedAt)));
+    .where(and(eq(enrollments.personId, personId), enrolledOn(today), isNull(classes.archivedAt)));
   return rows.map((row) => row.class);
 }
 
-/** Active classes in which any of the students is enrolled now. */
-export async function classIdsOfStudents(db: Queryable, personIds: readonly string[]): Promise<string[]> {
+/** Active classes in which any of the students is enrolled today. */
+export async function classIdsOfStudents(
+  db: Queryable,
+  personIds: readonly string[],
+  today: string,
+): Promise<string[]> {
   if (personIds.length === 0) return [];
   const rows = await db
     .selectDistinct({ id: enrollments.classId })
     .from(enrollments)
     .innerJoin(classes, eq(classes.id, enrollments.classId))
-    .where(
-      and(inArray(enrollments.personId, [...personIds]), isNull(enrollments.untilDay), isNull(classes.archivedAt)),
-    );
+    .where(and(inArray(enrollments.personId, [...personIds]), enrolledOn(today), isNull(classes.archivedAt)));
   return rows.map(({ id }) => id);
 }

@@ -1,10 +1,13 @@
 import "server-only";
 import { and, asc, eq, gt, inArray, isNull, ne, sql } from "drizzle-orm";
+import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
+import { manyRows } from "../manyRows";
 import { credentials } from "../schema/access";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { groupMembers, groups } from "../schema/regroup";
 import { supports } from "../schema/students";
+import { enrolledOn } from "./people";
 
 export type TermRow = typeof terms.$inferSelect;
 export type CourseRow = typeof courses.$inferSelect;
@@ -17,30 +20,17 @@ export type MembershipRow = typeof groupMembers.$inferSelect;
 /** Everything that roster files speak of, for some schools: also what has ended, so that it is recognised when it returns. */
 export async function wholeRoster(db: Queryable, schoolIds: readonly string[]) {
   const here = [...schoolIds];
+  const ofClass = (column: SQLiteColumn) =>
+    inArray(column, db.select({ id: classes.id }).from(classes).where(inArray(classes.schoolId, here)));
   const [schoolRows, termRows, courseRows, classRows, peopleRows, roleRows, staffRows, enrollmentRows] = [
     await db.select().from(schools).where(inArray(schools.id, here)),
     await db.select().from(terms).where(inArray(terms.schoolId, here)),
     await db.select().from(courses).where(inArray(courses.schoolId, here)),
-    await db.select().from(classes).where(inArray(classes.schoolId, here)),
-    await db
-      .select()
-      .from(people)
-      .where(and(inArray(people.schoolId, here), isNull(people.erasedAt))),
-    await db.select().from(roles).where(inArray(roles.schoolId, here)),
-    (
-      await db
-        .select({ row: classStaff })
-        .from(classStaff)
-        .innerJoin(classes, eq(classes.id, classStaff.classId))
-        .where(inArray(classes.schoolId, here))
-    ).map(({ row }) => row),
-    (
-      await db
-        .select({ row: enrollments })
-        .from(enrollments)
-        .innerJoin(classes, eq(classes.id, enrollments.classId))
-        .where(inArray(classes.schoolId, here))
-    ).map(({ row }) => row),
+    await manyRows(db, classes, inArray(classes.schoolId, here)),
+    await manyRows(db, people, and(inArray(people.schoolId, here), isNull(people.erasedAt))),
+    await manyRows(db, roles, inArray(roles.schoolId, here)),
+    await manyRows(db, classStaff, ofClass(classStaff.classId)),
+    await manyRows(db, enrollments, ofClass(enrollments.classId)),
   ];
   return {
     schools: schoolRows,
@@ -100,12 +90,16 @@ export async function studentsOfSchools(db: Queryable, schoolIds: readonly strin
 }
 
 /** Present enrollments of students in active classes of some schools. */
-export async function presentEnrollments(db: Queryable, schoolIds: readonly string[]): Promise<EnrollmentRow[]> {
+export async function presentEnrollments(
+  db: Queryable,
+  schoolIds: readonly string[],
+  today: string,
+): Promise<EnrollmentRow[]> {
   const rows = await db
     .select({ row: enrollments })
     .from(enrollments)
     .innerJoin(classes, eq(classes.id, enrollments.classId))
-    .where(and(inArray(classes.schoolId, [...schoolIds]), isNull(enrollments.untilDay), isNull(classes.archivedAt)));
+    .where(and(inArray(classes.schoolId, [...schoolIds]), enrolledOn(today), isNull(classes.archivedAt)));
   return rows.map(({ row }) => row);
 }
 

@@ -2,6 +2,7 @@ import "server-only";
 import { inArray } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
+import { insertMany, manyRows } from "../manyRows";
 import type { RowChange } from "../schema/history";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { planEntries } from "../schema/plan";
@@ -51,11 +52,11 @@ export function changed<Name extends TableName>(table: Name, row: Row<Name>, val
   return { table, id: row.id, before: old, after: values };
 }
 
-/** Rows of one statement; a remote database limits the values it takes at once. */
-const AT_ONCE = 60;
+/** Rows of one statement; a remote database limits the text it takes at once. */
+const AT_ONCE = 2_000;
 const IDS_AT_ONCE = 400;
 /** After so many statements other requests get their turn: a local database answers without giving way. */
-const STATEMENTS_BETWEEN_PAUSES = 20;
+const STATEMENTS_BETWEEN_PAUSES = 2;
 
 type Work = "insert" | "update" | "delete";
 const workOf = ({ before, after }: RowChange): Work =>
@@ -70,7 +71,12 @@ export async function applyRowChanges(tx: Queryable, rows: readonly RowChange[])
     const run = rows.slice(at, end);
     const table = tableOf(first.table);
     const ids = run.map(({ id }) => id);
-    if (workOf(first) === "insert") await tx.insert(table).values(run.map((row) => row.after ?? {}));
+    if (workOf(first) === "insert")
+      await insertMany(
+        tx,
+        table,
+        run.map((row) => row.after ?? {}),
+      );
     else if (workOf(first) === "delete") await tx.delete(table).where(inArray(table.id, ids));
     else
       await tx
@@ -109,7 +115,7 @@ export async function firstRowChangedSince(db: Queryable, rows: readonly RowChan
     const ids = [...latest.keys()];
     for (let at = 0; at < ids.length; at += IDS_AT_ONCE) {
       const some = ids.slice(at, at + IDS_AT_ONCE);
-      const found = (await db.select().from(table).where(inArray(table.id, some))) as Record<string, unknown>[];
+      const found: Record<string, unknown>[] = await manyRows(db, table, inArray(table.id, some));
       const byId = new Map(found.map((row) => [row.id as string, row]));
       for (const id of some) {
         const row = latest.get(id) as RowChange;

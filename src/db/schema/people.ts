@@ -179,8 +179,9 @@ export const enrollments = sqliteTable(
     personId: text("person_id")
       .notNull()
       .references(() => people.id),
+    /** First day; one that is still to come counts at once, so that a class can be made ready before the term. */
     fromDay: text("from_day").notNull(),
-    /** Last day in the class; null while enrolled. */
+    /** First day on which the student is no more in the class, as the roster standard counts; null while no end is known. */
     untilDay: text("until_day"),
     sourcedId: text("sourced_id"),
     extra: text("extra", { mode: "json" }).$type<Extra>(),

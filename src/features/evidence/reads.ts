@@ -171,7 +171,7 @@ export async function cellView(context: Context, studentId: string, skillId: str
 
 async function oneStudent(context: Context, studentId: string) {
   const { runtime, actor } = context;
-  const { person, classes, groups, subject } = await studentSubject(runtime.db.read, studentId);
+  const { person, classes, groups, subject } = await studentSubject(runtime, studentId);
   demand(actor, "see", subject);
   // A specialist may meet the student in a group only, and whoever left is in no class: their last class sets the plan.
   const own = actor.kind === "staff" ? classes.filter(({ id }) => actor.classTies.has(id)) : [];

@@ -12,7 +12,7 @@ import type { Context } from "@/server/runtime/context";
 import { namesForEntries, withNames } from "@/server/runtime/entryWords";
 import { mayUndo } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
-import { schoolOf } from "@/server/runtime/school";
+import { schoolOf, todayOf } from "@/server/runtime/school";
 import type { HistoryPage, SearchEntry } from "./types";
 
 const CHANGES_SHOWN = 100;
@@ -23,7 +23,9 @@ export async function searchEntries(context: Context, classIds: readonly string[
   const db = context.runtime.db.read;
   const { coordinates } = demandStaff(context.actor);
   const [students, works, groups, library] = [
-    classIds.length === 0 ? await studentsOfSchools(db, coordinates) : await studentsOfClasses(db, classIds),
+    classIds.length === 0
+      ? await studentsOfSchools(db, coordinates)
+      : await studentsOfClasses(db, classIds, await todayOf(context.runtime, context.actor.schoolId)),
     await worksOfClasses(db, classIds),
     await groupsOfClasses(db, classIds),
     await libraryOf(context.runtime),

@@ -130,7 +130,9 @@ export interface StudentRecordView {
     readonly classId: string;
     readonly className: string;
     readonly from: string;
+    /** First day on which the student is no more in the class; may be still to come. */
     readonly until: string | null;
+    readonly over: boolean;
     readonly archived: boolean;
     readonly mayLeave: boolean;
   }[];

@@ -89,7 +89,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
   const school = await schoolOf(runtime, actor.schoolId);
   const targets = await targetsWithSittings(runtime.db.read, [workId]);
   const given = new Set(targets.map(({ person }) => person.id));
-  const enrolled = await studentsOfClasses(runtime.db.read, [work.classId]);
+  const enrolled = await studentsOfClasses(runtime.db.read, [work.classId], dayAt(school, runtime.now()));
   const skillIds = (await skillIdsOfWorks(runtime.db.read, [workId])).get(workId) ?? [];
   const snags = await snagsByStudent(context, [...given]);
   const now = runtime.now();

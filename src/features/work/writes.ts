@@ -56,7 +56,7 @@ export async function assignPractice(
       if (known.createdBy !== staff.personId) throw new Refusal("conflict", "This work exists already.");
       return { workId: known.id, changeId: null };
     }
-    const enrolled = await studentsOfClasses(tx, [input.classId]);
+    const enrolled = await studentsOfClasses(tx, [input.classId], dayAt(school, runtime.now()));
     const students = enrolled.filter(({ person }) => input.studentIds.includes(person.id));
     if (students.length !== new Set(input.studentIds).size)
       throw new Refusal("invalid", "Some of the ticked students are no longer in the class. Open the page again.");

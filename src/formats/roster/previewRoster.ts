@@ -9,7 +9,7 @@ import { readOneRoster } from "../package/readOneRoster";
 import { readSheetFile } from "../table/readSheetFile";
 import { incomingOfPackage } from "./incomingOfPackage";
 
-/** All that decides what a file would change. */
+/** The file, and what was said about it: all that can be read without knowing the roster. */
 export interface RosterPreviewInput {
   readonly kind: "package" | "sheet";
   readonly bytes: Uint8Array;
@@ -19,11 +19,17 @@ export interface RosterPreviewInput {
   readonly links: Readonly<Record<string, string>>;
   /** Columns of a sheet that were set by hand. */
   readonly mapping: Readonly<Record<string, number | null>>;
+  /** The school's day. */
+  readonly today: string;
+  readonly mostRows: number;
+}
+
+/** The roster that the file is compared with. */
+export interface RosterSurroundings {
   readonly known: readonly KnownRecord[];
   readonly around: SheetSurroundings;
   /** A class that is made together with the sheet's students. */
   readonly newClass: IncomingRecord | null;
-  readonly mostRows: number;
 }
 
 export type RosterPreview =
@@ -42,22 +48,33 @@ export type RosterPreview =
     }
   | { readonly ok: false; readonly message: string };
 
-/** What a roster file would change: the whole way from its bytes to the difference. Never throws for what a file holds. */
+/**
+ * What a roster file would change: the whole way from its bytes to the difference. Never throws for what a file holds. The
+ * roster may still be on its way while the file is read.
+ */
 export async function previewRoster(
   input: RosterPreviewInput,
+  roster: Promise<RosterSurroundings>,
   progress: (share: number, what: string) => void = () => {},
 ): Promise<RosterPreview> {
-  const read = input.kind === "package" ? readPackage(input, progress) : await readSheet(input, progress);
+  const read = input.kind === "package" ? readPackage(input, progress) : await readSheet(input, roster, progress);
   if (!read.ok) return read;
   progress(0.8, "comparing with the roster");
-  const difference = rosterDifference(input.known, read.incoming, input.links);
+  const { known } = await roster;
+  const difference = rosterDifference(known, read.incoming, input.links, input.today);
   return {
     ...read,
+    notes: [...read.notes, ...notesOf(difference)],
     difference,
     faults: [...read.faults, ...difference.refused],
-    moves: movesOf(difference.entries, subjectsOf(input.known, read.incoming)),
+    moves: movesOf(difference.entries, subjectsOf(known, read.incoming)),
     warnings: importWarnings(difference.counts),
   };
+}
+
+function notesOf({ counts }: RosterDifference): string[] {
+  const over = (counts.roles?.over ?? 0) + (counts.enrollments?.over ?? 0);
+  return over === 0 ? [] : [`${over} ${over === 1 ? "row was" : "rows were"} left out: over before today.`];
 }
 
 interface Read {
@@ -84,6 +101,7 @@ function readPackage(
 
 async function readSheet(
   input: RosterPreviewInput,
+  roster: Promise<RosterSurroundings>,
   progress: (share: number, what: string) => void,
 ): Promise<Read | Refused> {
   progress(0.1, "reading the sheet");
@@ -97,9 +115,10 @@ async function readSheet(
   const rows = sheet.rows.map((cells, place) =>
     sheet.headers.map((header, column) => input.repairs[`${SHEET} ${place + 2} ${header}`] ?? cells[column] ?? ""),
   );
-  const reading = readRosterSheet(sheet.headers, rows, mapping, input.known, input.around);
-  const incoming: IncomingRoster = input.newClass
-    ? { classes: { mode: "delta", records: [input.newClass] }, ...reading.incoming }
+  const { known, around, newClass } = await roster;
+  const reading = readRosterSheet(sheet.headers, rows, mapping, known, around);
+  const incoming: IncomingRoster = newClass
+    ? { classes: { mode: "delta", records: [newClass] }, ...reading.incoming }
     : reading.incoming;
   return {
     ok: true,

@@ -2,7 +2,7 @@ import "server-only";
 import { classesOfSchools, classesOfStaff, type PersonRow, rolesOf, schoolsBelow } from "@/db/queries/people";
 import { groupTiesOf } from "@/db/queries/regroup";
 import type { Runtime } from "@/server/runtime/runtime";
-import { dayAt, schoolOf } from "@/server/runtime/school";
+import { todayOf } from "@/server/runtime/school";
 import type { Actor, ClassTie } from "./policy";
 
 /** A person with the rights of today: roles, classes and groups whose dates hold. */
@@ -10,7 +10,7 @@ export async function actorOf(runtime: Runtime, person: PersonRow): Promise<Acto
   const own = { personId: person.id, schoolId: person.schoolId, name: `${person.givenName} ${person.familyName}` };
   if (person.kind === "student") return { kind: "student", ...own };
   const db = runtime.db.read;
-  const today = dayAt(await schoolOf(runtime, person.schoolId), runtime.now());
+  const today = await todayOf(runtime, person.schoolId);
   const [taught, archived, roles, groupTies] = await Promise.all([
     classesOfStaff(db, person.id, today, false),
     classesOfStaff(db, person.id, today, true),

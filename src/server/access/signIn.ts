@@ -10,6 +10,7 @@ import { classByCode, type PersonRow, staffByEmail, studentsOfClasses } from "@/
 import { person as placeOf, recordEvent } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
+import { todayOf } from "@/server/runtime/school";
 import { hashSecret, secretFits, tokenHashOf } from "./secrets";
 import { openSession } from "./sessions";
 import { countTry, demandOpen } from "./throttle";
@@ -39,7 +40,7 @@ export interface ClassDoor {
 /** The names behind a class code; a refusal that does not tell codes apart when there is none. */
 export async function openClassDoor(runtime: Runtime, code: string, from: Doorstep): Promise<ClassDoor> {
   const found = await findClass(runtime, code, from);
-  const students = await studentsOfClasses(runtime.db.read, [found.id]);
+  const students = await enrolledNow(runtime, found);
   return {
     className: found.name,
     students: students.map(({ person, pinKind }) => ({
@@ -49,6 +50,9 @@ export async function openClassDoor(runtime: Runtime, code: string, from: Doorst
     })),
   };
 }
+
+const enrolledNow = async (runtime: Runtime, { id, schoolId }: { readonly id: string; readonly schoolId: string }) =>
+  studentsOfClasses(runtime.db.read, [id], await todayOf(runtime, schoolId));
 
 async function findClass(runtime: Runtime, code: string, { address }: Doorstep) {
   const now = runtime.now();
@@ -66,8 +70,8 @@ export async function signInStudent(
   input: { readonly code: string; readonly studentId: string; readonly pin: string },
   from: Doorstep,
 ): Promise<string> {
-  const { id } = await findClass(runtime, input.code, from);
-  const student = (await studentsOfClasses(runtime.db.read, [id])).find(({ person }) => person.id === input.studentId);
+  const found = await findClass(runtime, input.code, from);
+  const student = (await enrolledNow(runtime, found)).find(({ person }) => person.id === input.studentId);
   if (!student) throw new Refusal("not-found", "This name is not in the class. Start again with the class code.");
   const token = await signIn(runtime, student.person, input.pin, undefined, "pin", from, {
     none: "You have no PIN yet. Your teacher can make one for you.",

@@ -1,15 +1,17 @@
 import "server-only";
-import type { Queryable } from "@/db/connection";
 import { classesOfStudent, personById } from "@/db/queries/people";
 import { groupsOfStudents } from "@/db/queries/regroup";
 import { Refusal } from "@/server/runtime/refusal";
+import type { Runtime } from "@/server/runtime/runtime";
+import { todayOf } from "@/server/runtime/school";
 
 /** A student as the policy asks about one: with the classes and groups of the moment. Archived ones are in none. */
-export async function studentSubject(db: Queryable, personId: string) {
+export async function studentSubject(runtime: Runtime, personId: string) {
+  const db = runtime.db.read;
   const person = await personById(db, personId);
   if (person?.kind !== "student" || person.erasedAt !== null)
     throw new Refusal("not-allowed", "This student is not known here, or not open to you.");
-  const classes = await classesOfStudent(db, personId);
+  const classes = await classesOfStudent(db, personId, await todayOf(runtime, person.schoolId));
   const groups = await groupsOfStudents(db, [personId]);
   return {
     person,

@@ -5,13 +5,12 @@ import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { skillWeight } from "@/core/grouping/skillWeight";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
-import type { Queryable } from "@/db/connection";
 import { skillStatesOf } from "@/db/queries/delivery";
 import { classIdsOfStudents, type PersonRow, studentsOfClasses } from "@/db/queries/people";
 import { plansOf } from "@/db/queries/plan";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import type { Runtime } from "@/server/runtime/runtime";
-import { dayAt, type School, schoolOf } from "@/server/runtime/school";
+import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { statesByStudent } from "./skillStates";
 
 export interface ClassroomStudent {
@@ -49,7 +48,12 @@ const UNPLANNED_WEIGHT = 0.25;
 /** The classroom of some classes (ids joined by spaces), read once per request. */
 const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds: string): Promise<Classroom> => {
   const classIds = joinedIds.split(" ");
-  return classroomOf(runtime, schoolId, classIds, await studentsOfClasses(runtime.db.read, classIds));
+  return classroomOf(
+    runtime,
+    schoolId,
+    classIds,
+    await studentsOfClasses(runtime.db.read, classIds, await todayOf(runtime, schoolId)),
+  );
 });
 
 /** A classroom with just one student, who may have left: what they showed stays readable. */
@@ -110,9 +114,13 @@ export function loadClassroom(runtime: Runtime, schoolId: string, classIds: read
 }
 
 /** The classes that the members of a group are in now, the group's home class first: its plan orders. */
-export async function classesOfMembers(db: Queryable, homeId: string, personIds: readonly string[]): Promise<string[]> {
-  const own = await classIdsOfStudents(db, personIds);
-  return [homeId, ...own.filter((id) => id !== homeId)];
+export async function classesOfMembers(
+  runtime: Runtime,
+  home: { readonly classId: string; readonly schoolId: string },
+  personIds: readonly string[],
+): Promise<string[]> {
+  const own = await classIdsOfStudents(runtime.db.read, personIds, await todayOf(runtime, home.schoolId));
+  return [home.classId, ...own.filter((id) => id !== home.classId)];
 }
 
 export function shortName(person: { readonly givenName: string; readonly familyName: string }): string {

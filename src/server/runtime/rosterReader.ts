@@ -1,6 +1,6 @@
 import "server-only";
 import { Worker } from "node:worker_threads";
-import type { RosterPreview, RosterPreviewInput } from "@/formats/roster/previewRoster";
+import type { RosterPreview, RosterPreviewInput, RosterSurroundings } from "@/formats/roster/previewRoster";
 import { Refusal } from "./refusal";
 import { workerFile } from "./workerFile";
 
@@ -39,36 +39,43 @@ function giveBack(worker: Worker): void {
   });
 }
 
-/** What a roster file would change, worked out in a thread of its own; stops at once when the signal is given. */
+/**
+ * What a roster file would change, worked out in a thread of its own, which reads the file while the roster is still being
+ * fetched; stops at once when the signal is given.
+ */
 export function readRosterFile(
   input: RosterPreviewInput,
+  roster: Promise<RosterSurroundings>,
   progress: (at: ReadingProgress) => void,
   signal?: AbortSignal,
 ): Promise<RosterPreview> {
   return new Promise((resolve, reject) => {
     const worker = takeWorker();
-    const stop = () => {
+    let over = false;
+    const end = () => {
+      over = true;
+      signal?.removeEventListener("abort", stop);
+    };
+    const giveUp = (problem: unknown) => {
+      end();
       dropListeners(worker);
       void worker.terminate();
-      reject(new Refusal("closed", "Reading the file was stopped. Nothing was changed."));
+      reject(problem);
     };
-    const end = () => {
-      signal?.removeEventListener("abort", stop);
-      giveBack(worker);
-    };
+    const stop = () => giveUp(new Refusal("closed", "Reading the file was stopped. Nothing was changed."));
+    // A file that is refused needs no roster, and the thread may be at the next file by then.
+    roster.then((found) => over || worker.postMessage({ roster: found }), giveUp);
     if (signal?.aborted) return stop();
     signal?.addEventListener("abort", stop, { once: true });
     worker.on("message", (message: ReadingProgress | { preview: RosterPreview } | { problem: string }) => {
       if ("share" in message) return progress(message);
       end();
+      giveBack(worker);
       if ("preview" in message) resolve(message.preview);
       else reject(new Error(`Reading the roster file failed: ${message.problem}`));
     });
-    worker.once("error", (error) => {
-      signal?.removeEventListener("abort", stop);
-      reject(error);
-    });
-    worker.once("exit", (code) => reject(new Error(`Reading the roster file ended with code ${code}.`)));
-    worker.postMessage(input);
+    worker.once("error", giveUp);
+    worker.once("exit", (code) => giveUp(new Error(`Reading the roster file ended with code ${code}.`)));
+    worker.postMessage({ input });
   });
 }

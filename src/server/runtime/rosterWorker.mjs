@@ -4,10 +4,18 @@ import { register } from "tsx/esm/api";
 
 register();
 const { previewRoster } = await import("../../formats/roster/previewRoster.ts");
-parentPort?.on("message", async (input) => {
+
+/** Gives the roster to the reading that is under way; it comes after the file. */
+let giveRoster = () => {};
+
+parentPort?.on("message", async (message) => {
+  if ("roster" in message) return giveRoster(message.roster);
+  const roster = new Promise((resolve) => {
+    giveRoster = resolve;
+  });
   try {
-    const preview = await previewRoster(input, (share, what) => parentPort?.postMessage({ share, what }));
-    parentPort?.postMessage({ preview });
+    const say = (share, what) => parentPort?.postMessage({ share, what });
+    parentPort?.postMessage({ preview: await previewRoster(message.input, roster, say) });
   } catch (error) {
     parentPort?.postMessage({ problem: String(error) });
   }

@@ -60,6 +60,11 @@ export function dayAt({ timeZone }: Pick<School, "timeZone">, instant: number): 
   return day;
 }
 
+/** The day that it is at a school now. */
+export async function todayOf(runtime: Runtime, schoolId: string): Promise<SchoolDay> {
+  return dayAt(await schoolOf(runtime, schoolId), runtime.now());
+}
+
 /** The instant at which the school's clock shows a time on a day; `time` as "HH:mm". */
 export function instantAt(school: School, day: SchoolDay, time: string): number {
   const [year = 0, month = 1, date = 1] = day.split("-").map(Number);

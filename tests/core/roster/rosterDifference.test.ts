@@ -1,8 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { importWarnings } from "@/core/roster/importWarnings";
 import { movesOf } from "@/core/roster/movesOf";
-import { rosterDifference } from "@/core/roster/rosterDifference";
+import { rosterDifference as differenceOn } from "@/core/roster/rosterDifference";
 import type { IncomingRecord, IncomingRoster, KnownRecord, RosterFile } from "@/core/roster/rosterRecord";
+
+const TODAY = "2026-11-23";
+const rosterDifference = (
+  records: readonly KnownRecord[],
+  incoming: IncomingRoster,
+  links: Readonly<Record<string, string>>,
+) => differenceOn(records, incoming, links, TODAY);
 
 type Values = Readonly<Record<string, string>>;
 const known = (file: RosterFile, key: string, values: Values, over: Partial<KnownRecord> = {}): KnownRecord => ({
@@ -81,6 +88,32 @@ describe("rosterDifference", () => {
       { key: "u1", what: "inactive" },
       { key: "u2", what: "restored" },
     ]);
+  });
+
+  it("takes an enrollment as ended from the day of its end on, whatever its status says", () => {
+    const place = (key: string, values: Values = {}) => known("enrollments", key, values, { id: `id-${key}` });
+    const file = roster(
+      "bulk",
+      coming("enrollments", "past", { endDate: "2026-11-20" }),
+      coming("enrollments", "today", { endDate: TODAY }),
+      coming("enrollments", "later", { endDate: "2026-11-24" }),
+      coming("enrollments", "never known", { endDate: "2026-10-01" }),
+    );
+    const { entries, counts } = rosterDifference([place("past"), place("today"), place("later")], file, {});
+    expect(entries).toMatchObject([
+      { key: "past", what: "inactive", values: { endDate: "2026-11-20" } },
+      { key: "today", what: "inactive" },
+      { key: "later", what: "changed", changes: [{ column: "endDate", from: "", to: "2026-11-24" }] },
+    ]);
+    expect(counts.enrollments).toMatchObject({ over: 1, added: 0, inactive: 2 });
+  });
+
+  it("brings an enrollment back without the dates of its first time", () => {
+    const left = known("enrollments", "e1", { beginDate: "2026-09-14", endDate: "2026-10-30" }, { active: false });
+    const back = roster("bulk", coming("enrollments", "e1", {}));
+    const [entry] = rosterDifference([left], back, {}).entries;
+    expect(entry).toMatchObject({ what: "restored", values: {}, changes: [] });
+    expect(entry?.values).toEqual({});
   });
 
   it("recognises students made here by the school's own number, within the school", () => {
@@ -175,7 +208,7 @@ it.each([
   [5, 3, true],
   [0, 0, false],
 ])("of %i active, %i made inactive: warned %s", (active, inactive, warned) => {
-  const count = { active, inactive, added: 0, changed: 0, restored: 0, unchanged: 0, kept: 0 };
+  const count = { active, inactive, added: 0, changed: 0, restored: 0, unchanged: 0, kept: 0, over: 0 };
   const warnings = importWarnings({ users: count });
   expect(warnings.length > 0).toBe(warned);
   if (warned)

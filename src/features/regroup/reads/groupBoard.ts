@@ -29,7 +29,7 @@ export async function groupBoard(
   const classroom = await loadClassroom(runtime, staff.schoolId, classIds);
   const classes = await classesById(db, classIds);
   const skill = classroom.skills.find(({ id }) => id === skillId) ?? null;
-  const enrollments = (await presentEnrollments(db, [staff.schoolId])).filter(({ classId }) =>
+  const enrollments = (await presentEnrollments(db, [staff.schoolId], classroom.today)).filter(({ classId }) =>
     classIds.includes(classId),
   );
   const nameOfClass = new Map(classes.map(({ id, name }) => [id, name]));

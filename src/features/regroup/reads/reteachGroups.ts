@@ -129,7 +129,11 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
   const people = (await membersOfGroups(db, [groupId])).map(({ person }) => person);
   const memberIds = people.map(({ id }) => id);
   const [classroom, library] = [
-    await loadClassroom(runtime, actor.schoolId, await classesOfMembers(db, group.classId, memberIds)),
+    await loadClassroom(
+      runtime,
+      actor.schoolId,
+      await classesOfMembers(runtime, { classId: group.classId, schoolId: actor.schoolId }, memberIds),
+    ),
     await libraryOf(runtime),
   ];
   const skill = library.skill(group.skillId);

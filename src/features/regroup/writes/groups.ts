@@ -13,7 +13,7 @@ import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, schoolOf } from "@/server/runtime/school";
+import { todayOf } from "@/server/runtime/school";
 import { day, optionalDay, uuid, validated } from "@/server/runtime/validated";
 import { labelOf } from "../labelOf";
 
@@ -50,7 +50,7 @@ export async function makeGroup(context: Context, raw: unknown): Promise<{ group
   await demandSound(context, values);
   const homes: string[] = [];
   for (const studentId of studentIds) {
-    const { subject, classes } = await studentSubject(runtime.db.read, studentId);
+    const { subject, classes } = await studentSubject(runtime, studentId);
     demand(staff, "see", subject);
     homes.push(...classes.map(({ id: classId }) => classId));
   }
@@ -141,9 +141,9 @@ export async function moveMembers(context: Context, raw: unknown): Promise<{ cha
   const { studentIds, toGroupId, fromGroupId } = validated(moveInput, raw);
   const { runtime, actor } = context;
   if (toGroupId === fromGroupId) throw new Refusal("invalid", "Choose another group.");
-  const today = dayAt(await schoolOf(runtime, actor.schoolId), runtime.now());
+  const today = await todayOf(runtime, actor.schoolId);
   if (toGroupId !== null)
-    for (const id of studentIds) demand(actor, "see", (await studentSubject(runtime.db.read, id)).subject);
+    for (const id of studentIds) demand(actor, "see", (await studentSubject(runtime, id)).subject);
   return runtime.db.write(async (tx) => {
     const to = toGroupId === null ? null : await openGroup(tx, context, toGroupId, "change");
     const from = fromGroupId === null ? null : await openGroup(tx, context, fromGroupId, "change");
@@ -188,7 +188,7 @@ const shareInput = object({
 export async function shareGroup(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { groupId, personId, untilDay } = validated(shareInput, raw);
   const { runtime } = context;
-  const today = dayAt(await schoolOf(runtime, context.actor.schoolId), runtime.now());
+  const today = await todayOf(runtime, context.actor.schoolId);
   if (untilDay !== null && untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
   return runtime.db.write(async (tx) => {
     const found = await openGroup(tx, context, groupId, "share");

@@ -126,8 +126,8 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
     runtime,
     staff.schoolId,
     await classesOfMembers(
-      runtime.db.read,
-      found.classId,
+      runtime,
+      { classId: found.classId, schoolId: staff.schoolId },
       members.map(({ person }) => person.id),
     ),
   );

@@ -5,7 +5,7 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, schoolOf } from "@/server/runtime/school";
+import { todayOf } from "@/server/runtime/school";
 import type { ArchivedClass, ClassSettingsView } from "../types";
 
 /** Who is on a class, how it is shared, and what may be done with it. */
@@ -16,7 +16,7 @@ export async function classSettings(context: Context, classId: string): Promise<
   const db = runtime.db.read;
   const [found] = await classesById(db, [classId]);
   if (!found) throw new Refusal("not-found", "This class is not there any more.");
-  const today = dayAt(await schoolOf(runtime, staff.schoolId), runtime.now());
+  const today = await todayOf(runtime, staff.schoolId);
   const [rows, colleagues] = [await staffOfClasses(db, [classId]), await staffOfSchools(db, [found.schoolId])];
   return {
     id: found.id,

@@ -1,4 +1,5 @@
 import "server-only";
+import { dayAfter } from "@/core/calendar/dayAfter";
 import { gradeCode } from "@/core/roster/gradeCode";
 import type { ClassRow, PersonRow, SchoolRow } from "@/db/queries/people";
 import type { ClassStaffRow, CourseRow, EnrollmentRow, RoleRow, TermRow } from "@/db/queries/roster";
@@ -72,7 +73,7 @@ export const columnsOfRole = (row: RoleRow, keyOf: KeyOf): Columns => ({
   roleType: "primary",
   role: STANDARD_ROLE[row.role],
   beginDate: row.fromDay ?? "",
-  endDate: row.untilDay ?? "",
+  endDate: row.untilDay === null ? "" : dayAfter(row.untilDay),
   orgSourcedId: keyOf(row.schoolId),
 });
 
@@ -83,7 +84,7 @@ export const columnsOfClassStaff = (row: ClassStaffRow, schoolId: string, keyOf:
   role: "teacher",
   primary: String(row.role === "teacher"),
   beginDate: row.fromDay ?? "",
-  endDate: row.untilDay ?? "",
+  endDate: row.untilDay === null ? "" : dayAfter(row.untilDay),
 });
 
 export const columnsOfEnrollment = (row: EnrollmentRow, schoolId: string, keyOf: KeyOf): Columns => ({

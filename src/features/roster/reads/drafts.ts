@@ -130,19 +130,23 @@ async function read(
   const db = runtime.db.read;
   const school = await schoolOf(runtime, draft.schoolId);
   const today = dayAt(school, runtime.now());
-  const schoolIds = schoolsOfDraft(staff, draft);
-  const known = await knownRoster(db, schoolIds, today);
-  const groups = draft.kind === "sheet" ? await groupsOfClasses(db, [...staff.classTies.keys()]) : [];
-  const groupIds = [...new Set([...staff.groupTies.keys(), ...groups.map(({ id }) => id)])];
-  const extras = await sheetRecords(db, schoolIds, groupIds, known.keyOf);
   const whole = draft.classId === null && draft.newClassName === null;
-  const around: SheetSurroundings = {
-    schoolKey: known.keyOf(draft.schoolId),
-    target: whole ? null : await targetOf(db, draft, known),
-    groups: extras.groups,
-    newClassSubject: whole && draft.makeClasses ? usualSubject(known) : null,
-    correctable: whole ? null : await correctable(db, staff),
+  const fetchRoster = async () => {
+    const schoolIds = schoolsOfDraft(staff, draft);
+    const known = await knownRoster(db, schoolIds, today);
+    const groups = draft.kind === "sheet" ? await groupsOfClasses(db, [...staff.classTies.keys()]) : [];
+    const groupIds = [...new Set([...staff.groupTies.keys(), ...groups.map(({ id }) => id)])];
+    const extras = await sheetRecords(db, schoolIds, groupIds, known.keyOf);
+    const around: SheetSurroundings = {
+      schoolKey: known.keyOf(draft.schoolId),
+      target: whole ? null : await targetOf(db, draft, known),
+      groups: extras.groups,
+      newClassSubject: whole && draft.makeClasses ? usualSubject(known) : null,
+      correctable: whole ? null : await correctable(db, staff, today),
+    };
+    return { known, extras, around };
   };
+  const roster = fetchRoster();
   const preview = await readRosterFile(
     {
       kind: draft.kind,
@@ -150,14 +154,18 @@ async function read(
       repairs: draft.repairs,
       links: draft.links,
       mapping: draft.mapping,
+      today,
+      mostRows: MOST_STUDENTS[whole ? "school" : "class"],
+    },
+    roster.then(({ known, extras, around }) => ({
       known: draft.kind === "sheet" ? [...known.records, ...extras.records] : known.records,
       around,
       newClass: newClassOf(draft, known, school, today),
-      mostRows: MOST_STUDENTS[whole ? "school" : "class"],
-    },
+    })),
     progress,
     signal,
   );
+  const { known, extras } = await roster;
   return { known, preview, supports: extras.supports, memberships: extras.memberships };
 }
 
@@ -177,10 +185,10 @@ async function targetOf(db: Queryable, draft: RosterDraftRow, { keyOf }: KnownRo
   return { classKey: keyOf(target.id), grade: target.grade };
 }
 
-async function correctable(db: Queryable, staff: StaffActor): Promise<ReadonlySet<string> | null> {
+async function correctable(db: Queryable, staff: StaffActor, today: string): Promise<ReadonlySet<string> | null> {
   if (staff.coordinates.includes(staff.schoolId)) return null;
   const team = [...staff.classTies].filter(([, tie]) => tie === "teacher" || tie === "co-teacher").map(([id]) => id);
-  return new Set((await studentsOfClasses(db, team)).map(({ person }) => person.id));
+  return new Set((await studentsOfClasses(db, team, today)).map(({ person }) => person.id));
 }
 
 function newClassOf(

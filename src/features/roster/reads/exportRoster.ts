@@ -13,7 +13,7 @@ import type { OneRosterPackage } from "@/formats/package/oneRosterPackage";
 import { demand, demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import type { Context } from "@/server/runtime/context";
-import { dayAt, instantAt, schoolOf } from "@/server/runtime/school";
+import { dayAt, instantAt, schoolOf, todayOf } from "@/server/runtime/school";
 import { knownRoster } from "./knownRecords";
 
 /**
@@ -64,10 +64,11 @@ export async function rosterSheet(context: Context, classIds: readonly string[])
   if (whole) demand(staff, "manage", { kind: "school", schoolId: staff.schoolId });
   else for (const classId of classIds) demand(staff, "export", { kind: "class", classId });
   const db = context.runtime.db.read;
-  const rows = whole ? await studentsOfSchools(db, staff.coordinates) : await studentsOfClasses(db, classIds);
+  const today = await todayOf(context.runtime, staff.schoolId);
+  const rows = whole ? await studentsOfSchools(db, staff.coordinates) : await studentsOfClasses(db, classIds, today);
   const ids = rows.map(({ person }) => person.id);
   const [classNames, groupNames, supports] = await Promise.all([
-    namesOfClasses(db, whole ? staff.coordinates : [staff.schoolId], whole ? null : classIds),
+    namesOfClasses(db, today, whole ? staff.coordinates : [staff.schoolId], whole ? null : classIds),
     namesOfGroups(db, ids, (groupId, classId) => may(staff, "change", { kind: "group", groupId, classId })),
     supportsOf(db, ids),
   ]);
@@ -94,8 +95,13 @@ export async function rosterSheet(context: Context, classIds: readonly string[])
   ];
 }
 
-async function namesOfClasses(db: Queryable, schoolIds: readonly string[], only: readonly string[] | null) {
-  const enrollments = await presentEnrollments(db, schoolIds);
+async function namesOfClasses(
+  db: Queryable,
+  today: string,
+  schoolIds: readonly string[],
+  only: readonly string[] | null,
+) {
+  const enrollments = await presentEnrollments(db, schoolIds, today);
   const classes = await classesById(db, [...new Set(enrollments.map(({ classId }) => classId))]);
   const nameOf = new Map(classes.map(({ id, name }) => [id, name]));
   const names = new Map<string, string[]>();

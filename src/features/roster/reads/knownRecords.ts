@@ -1,4 +1,5 @@
 import "server-only";
+import { isEnrolled } from "@/core/roster/isEnrolled";
 import type { KnownRecord, RosterFile } from "@/core/roster/rosterRecord";
 import { wordsOfSupports } from "@/core/roster/supportsWords";
 import type { Queryable } from "@/db/connection";
@@ -31,7 +32,6 @@ export async function knownRoster(db: Queryable, schoolIds: readonly string[], t
     for (const { id, sourcedId } of table) keys.set(id, sourcedId ?? id);
   const keyOf = (id: string | null) => (id === null ? "" : (keys.get(id) ?? id));
   const schoolOfClass = new Map(rows.classes.map(({ id, schoolId }) => [id, schoolId]));
-  // Staff may have a last day that is still to come; a student's is written down when it has come.
   const lasts = (untilDay: string | null) => untilDay === null || untilDay >= today;
   const records: KnownRecord[] = [];
   const add = (
@@ -77,7 +77,7 @@ export async function knownRoster(db: Queryable, schoolIds: readonly string[], t
   for (const row of rows.enrollments) {
     const school = schoolOfClass.get(row.classId) ?? "";
     if (present.has(row.personId))
-      add("enrollments", row, columnsOfEnrollment(row, school, keyOf), school, row.untilDay === null);
+      add("enrollments", row, columnsOfEnrollment(row, school, keyOf), school, isEnrolled(row, today));
   }
   return { rows, records, keyOf };
 }

@@ -32,10 +32,10 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
   const classes = whole ? await classesOfSchools(db, staff.coordinates, false) : await classesById(db, classIds);
   const ids = new Set(classes.map(({ id }) => id));
   const schoolIds = [...new Set(classes.map(({ schoolId }) => schoolId))];
-  const enrollments = (await presentEnrollments(db, whole ? staff.coordinates : schoolIds)).filter(({ classId }) =>
-    ids.has(classId),
+  const enrollments = (await presentEnrollments(db, whole ? staff.coordinates : schoolIds, today)).filter(
+    ({ classId }) => ids.has(classId),
   );
-  const rows = whole ? await studentsOfSchools(db, staff.coordinates) : await studentsOfClasses(db, classIds);
+  const rows = whole ? await studentsOfSchools(db, staff.coordinates) : await studentsOfClasses(db, classIds, today);
   const [teachers, supports] = [
     await staffOfClasses(db, [...ids]),
     new Set(

@@ -28,7 +28,7 @@ async function managed(context: Context) {
 export async function rollOverView(context: Context): Promise<RollOverView> {
   const { staff, school, today, db } = await managed(context);
   const classes = await classesOfSchools(db, [staff.schoolId], false);
-  const enrollments = await presentEnrollments(db, [staff.schoolId]);
+  const enrollments = await presentEnrollments(db, [staff.schoolId], today);
   const students = await studentsOfSchools(db, [staff.schoolId]);
   const nameOf = new Map(students.map(({ person }) => [person.id, `${person.givenName} ${person.familyName}`]));
   const lastGrade = Math.max(0, ...students.map(({ person }) => person.grade ?? 0));

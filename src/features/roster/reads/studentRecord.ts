@@ -1,5 +1,6 @@
 import "server-only";
 import { NO_SUPPORTS, type StudentSupports } from "@/core/model/supports";
+import { isEnrolled } from "@/core/roster/isEnrolled";
 import { credentialOf } from "@/db/queries/credentials";
 import { schoolsBelow, staffOfSchools } from "@/db/queries/people";
 import { enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
@@ -9,13 +10,14 @@ import { demand } from "@/server/access/demand";
 import { type Actor, may, RIGHTS, type Right, type Tie, tiesTo } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
+import { todayOf } from "@/server/runtime/school";
 import type { AccessView, StudentRecordView } from "../types";
 
 /** A student's own page in the roster: data, classes then and now, supports, sign-in. */
 export async function studentRecord(context: Context, studentId: string): Promise<StudentRecordView> {
   const { runtime, actor } = context;
   const db = runtime.db.read;
-  const { person, classes, groups, subject } = await studentSubject(db, studentId);
+  const { person, classes, groups, subject } = await studentSubject(runtime, studentId);
   demand(actor, "see", subject);
   const maySupports = may(actor, "see-supports", subject);
   const [enrollments, supports, interests, credential, erasures] = await Promise.all([
@@ -26,6 +28,7 @@ export async function studentRecord(context: Context, studentId: string): Promis
     may(actor, "erase", subject) ? openErasures(db, [person.schoolId]) : [],
   ]);
   const now = runtime.now();
+  const today = await todayOf(runtime, person.schoolId);
   return {
     id: person.id,
     name: `${person.givenName} ${person.familyName}`,
@@ -43,7 +46,8 @@ export async function studentRecord(context: Context, studentId: string): Promis
       from: enrollment.fromDay,
       until: enrollment.untilDay,
       archived: own.archivedAt !== null,
-      mayLeave: enrollment.untilDay === null && may(actor, "enroll", { kind: "class", classId: own.id }),
+      over: !isEnrolled(enrollment, today),
+      mayLeave: isEnrolled(enrollment, today) && may(actor, "enroll", { kind: "class", classId: own.id }),
     })),
     groups: groups.map(({ id, name }) => ({ id, name })),
     supports: maySupports ? supportsView(supports[0]) : null,
@@ -117,7 +121,7 @@ const TIE_WORDS: Readonly<Record<Tie, string>> = {
 export async function whoCanSee(context: Context, studentId: string): Promise<AccessView> {
   const { runtime, actor } = context;
   const db = runtime.db.read;
-  const { person, classes, groups, subject } = await studentSubject(db, studentId);
+  const { person, classes, groups, subject } = await studentSubject(runtime, studentId);
   demand(actor, "manage", { kind: "school", schoolId: person.schoolId });
   const schoolIds = new Set(actor.kind === "staff" ? actor.coordinates : []);
   for (const { id } of await schoolsBelow(db, person.schoolId)) schoolIds.add(id);

@@ -75,17 +75,18 @@ export function StudentRecordPage({ view, base }: { readonly view: StudentRecord
               {view.enrollments.map((enrollment) => (
                 <li
                   key={enrollment.id}
-                  className={`border-hair flex items-center justify-between gap-4 border-t py-1.5 ${enrollment.until ? "text-mute" : ""}`}
+                  className={`border-hair flex items-center justify-between gap-4 border-t py-1.5 ${enrollment.over ? "text-mute" : ""}`}
                 >
                   <span>
                     {enrollment.className}
                     <span className="text-mute">
                       , since {dayWords(enrollment.from)}
-                      {enrollment.until
-                        ? ` until ${dayWords(enrollment.until)}`
-                        : enrollment.archived
-                          ? ", put away"
-                          : ""}
+                      {enrollment.until === null
+                        ? ""
+                        : enrollment.over
+                          ? `, left on ${dayWords(enrollment.until)}`
+                          : `, leaves on ${dayWords(enrollment.until)}`}
+                      {enrollment.archived ? ", put away" : ""}
                     </span>
                   </span>
                   {enrollment.mayLeave && !enrollment.archived ? (

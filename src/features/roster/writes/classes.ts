@@ -1,6 +1,7 @@
 import "server-only";
 import { array, number, object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
+import { isEnrolled } from "@/core/roster/isEnrolled";
 import type { Queryable } from "@/db/connection";
 import { classByCode, classesById, personById } from "@/db/queries/people";
 import { classNamed, courseOf, enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
@@ -12,7 +13,7 @@ import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, schoolOf } from "@/server/runtime/school";
+import { dayAt, schoolOf, todayOf } from "@/server/runtime/school";
 import { optionalDay, uuid, validated } from "@/server/runtime/validated";
 import { newClassCode } from "./apply/newClassCode";
 import { planRows } from "./apply/planRows";
@@ -44,7 +45,7 @@ export async function makeClass(context: Context, raw: unknown): Promise<{ class
   const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
   if (!term) throw new Refusal("conflict", "The school has no term yet, so no class can be made.");
   if (input.untilDay !== null && input.untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
-  for (const id of input.studentIds) demand(staff, "see", (await studentSubject(runtime.db.read, id)).subject);
+  for (const id of input.studentIds) demand(staff, "see", (await studentSubject(runtime, id)).subject);
   const plan = await planRows(runtime, school);
   return runtime.db.write(async (tx) => {
     const [known] = await classesById(tx, [input.classId]);
@@ -151,7 +152,7 @@ export async function shareClass(context: Context, raw: unknown): Promise<{ chan
   const input = validated(shareInput, raw);
   const { runtime } = context;
   demand(context.actor, "share", { kind: "class", classId: input.classId });
-  const today = dayAt(await schoolOf(runtime, context.actor.schoolId), runtime.now());
+  const today = await todayOf(runtime, context.actor.schoolId);
   if (input.untilDay !== null && input.untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
   if (input.role === "substitute" && input.untilDay === null)
     throw new Refusal("invalid", "A substitute needs a last day; access ends by itself after it.");
@@ -191,7 +192,7 @@ export async function endShare(context: Context, raw: unknown): Promise<{ change
   const { classId, staffRowId } = validated(unshareInput, raw);
   const { runtime } = context;
   demand(context.actor, "share", { kind: "class", classId });
-  const today = dayAt(await schoolOf(runtime, context.actor.schoolId), runtime.now());
+  const today = await todayOf(runtime, context.actor.schoolId);
   return runtime.db.write(async (tx) => {
     const [row] = await rowsOfTable(tx, "classStaff", [staffRowId]);
     if (row?.classId !== classId) throw new Refusal("not-found", "This access is over already.");
@@ -233,9 +234,9 @@ export async function placeStudents(context: Context, raw: unknown): Promise<{ c
   if (toClassId === fromClassId) throw new Refusal("invalid", "Choose another class.");
   for (const classId of [toClassId, fromClassId])
     if (classId !== null) demand(actor, "enroll", { kind: "class", classId });
-  const today = dayAt(await schoolOf(runtime, actor.schoolId), runtime.now());
+  const today = await todayOf(runtime, actor.schoolId);
   for (const id of studentIds) {
-    const { subject } = await studentSubject(runtime.db.read, id);
+    const { subject } = await studentSubject(runtime, id);
     if (!may(actor, "see", subject)) demand(actor, "manage", { kind: "school", schoolId: subject.schoolId });
   }
   return runtime.db.write(async (tx) => {
@@ -243,7 +244,7 @@ export async function placeStudents(context: Context, raw: unknown): Promise<{ c
     const from = fromClassId === null ? null : await classOf(tx, fromClassId);
     const rows: RowChange[] = [];
     for (const personId of new Set(studentIds)) {
-      const present = (await enrollmentsOf(tx, personId)).filter(({ enrollment }) => enrollment.untilDay === null);
+      const present = (await enrollmentsOf(tx, personId)).filter(({ enrollment }) => isEnrolled(enrollment, today));
       const leaving = present.find(({ enrollment }) => enrollment.classId === fromClassId)?.enrollment;
       if (leaving) rows.push(changed("enrollments", leaving, { untilDay: today }));
       if (to && !present.some(({ enrollment }) => enrollment.classId === to.id))

@@ -23,7 +23,7 @@ const requestInput = object({
 export async function requestErasure(context: Context, raw: unknown): Promise<void> {
   const { erasureId, studentId, reason } = validated(requestInput, raw);
   const { runtime, actor } = context;
-  const { subject } = await studentSubject(runtime.db.read, studentId);
+  const { subject } = await studentSubject(runtime, studentId);
   demand(actor, "erase", subject);
   await runtime.db.write(async (tx) => {
     if (await erasureById(tx, erasureId)) return;
@@ -61,7 +61,7 @@ export async function decideOnErasure(context: Context, raw: unknown): Promise<v
   const { runtime, actor } = context;
   const found = await erasureById(runtime.db.read, erasureId);
   if (!found || found.decidedAt !== null) throw new Refusal("not-found", "This request was decided already.");
-  const { subject } = await studentSubject(runtime.db.read, found.personId);
+  const { subject } = await studentSubject(runtime, found.personId);
   demand(actor, "erase", subject);
   if (outcome === "erased" && found.requestedBy === actor.personId)
     throw new Refusal("not-allowed", "A second person has to confirm it: ask another coordinator.");

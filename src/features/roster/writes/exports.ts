@@ -61,7 +61,7 @@ export async function exportRoster(context: Context, raw: unknown): Promise<Expo
 export async function exportStudent(context: Context, raw: unknown): Promise<ExportedFile> {
   const { studentId } = validated(object({ studentId: string().required() }), raw);
   const { runtime } = context;
-  const { subject } = await studentSubject(runtime.db.read, studentId);
+  const { subject } = await studentSubject(runtime, studentId);
   demand(context.actor, "export", subject);
   const tables = await everythingAbout(runtime.db.read, studentId);
   const files: Record<string, Uint8Array> = {};

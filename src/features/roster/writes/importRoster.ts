@@ -144,7 +144,7 @@ export async function linkSame(context: Context, input: unknown): Promise<void> 
   const whole = draft.classId === null && draft.newClassName === null;
   // A link lets the file write over what is known: a teacher's sheet may do so for the teacher's own students only.
   if (knownId !== null && !whole) {
-    const { subject } = await studentSubject(context.runtime.db.read, knownId);
+    const { subject } = await studentSubject(context.runtime, knownId);
     demand(context.actor, "change", subject);
   }
   await changeDraft(context, draftId, (draft) => {

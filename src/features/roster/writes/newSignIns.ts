@@ -11,6 +11,7 @@ import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
+import { todayOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
 import type { SignInSlip } from "../types";
 
@@ -36,7 +37,7 @@ export async function newSignIns(context: Context, raw: unknown): Promise<SignIn
   const { studentIds, pin: pinKind, cards } = validated(input, raw);
   const { runtime } = context;
   const db = runtime.db.read;
-  const open = await studentsOfClasses(db, [...staff.classTies.keys()]);
+  const open = await studentsOfClasses(db, [...staff.classTies.keys()], await todayOf(runtime, staff.schoolId));
   const byId = new Map(open.map((student) => [student.person.id, student]));
   const made = new Map<string, { hash: string; slip: SignInSlip; cardToken: string | null }>();
   const classes = new Map(
@@ -56,7 +57,7 @@ export async function newSignIns(context: Context, raw: unknown): Promise<SignIn
             groupIds: [],
           },
         }
-      : await studentSubject(db, id);
+      : await studentSubject(runtime, id);
     demand(staff, "reset-sign-in", subject);
     const own = found ? classes.get(found.classId) : undefined;
     const pin = newPin(pinKind, runtime.random);
@@ -133,7 +134,7 @@ const oneStudent = object({ studentId: string().required() });
 /** Lets a student who was locked out try again at once, with the same PIN. */
 export async function unlockStudent(context: Context, raw: unknown): Promise<void> {
   const { studentId } = validated(oneStudent, raw);
-  const { subject, classes } = await studentSubject(context.runtime.db.read, studentId);
+  const { subject, classes } = await studentSubject(context.runtime, studentId);
   demand(context.actor, "reset-sign-in", subject);
   await context.runtime.db.write(async (tx) => {
     await liftLock(tx, studentId);
@@ -151,8 +152,9 @@ export async function unlockStudent(context: Context, raw: unknown): Promise<voi
 export async function signOutClass(context: Context, raw: unknown): Promise<{ ended: number }> {
   const { classId } = validated(object({ classId: string().required() }), raw);
   demand(context.actor, "reset-sign-in", { kind: "class", classId });
+  const today = await todayOf(context.runtime, context.actor.schoolId);
   return context.runtime.db.write(async (tx) => {
-    const students = await studentsOfClasses(tx, [classId]);
+    const students = await studentsOfClasses(tx, [classId], today);
     if (students.length === 0) throw new Refusal("invalid", "There are no students in this class.");
     const ended = await revokeSessionsOf(
       tx,

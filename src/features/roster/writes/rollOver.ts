@@ -84,7 +84,7 @@ export async function rollOver(context: Context, raw: unknown): Promise<{ change
     const staffRows = await staffOfClasses(tx, [...known]);
     const rolled = rollOverRows(plan, {
       classes,
-      enrollments: await presentEnrollments(tx, [schoolId]),
+      enrollments: await presentEnrollments(tx, [schoolId], today),
       students: new Map((await studentsOfSchools(tx, [schoolId])).map(({ person }) => [person.id, person])),
       classStaff: staffRows.map(({ row }) => row),
       termId,

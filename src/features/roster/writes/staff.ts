@@ -9,7 +9,7 @@ import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, forgetSchools, schoolOf } from "@/server/runtime/school";
+import { forgetSchools, todayOf } from "@/server/runtime/school";
 import { uuid, validated } from "@/server/runtime/validated";
 
 const staffInput = object({
@@ -32,7 +32,7 @@ export async function addStaff(context: Context, raw: unknown): Promise<{ change
   const { runtime, actor } = context;
   const { schoolId } = actor;
   demand(actor, "manage", { kind: "school", schoolId });
-  const today = dayAt(await schoolOf(runtime, schoolId), runtime.now());
+  const today = await todayOf(runtime, schoolId);
   return runtime.db.write(async (tx) => {
     if (await personById(tx, personId)) return { changeId: null };
     const rows: RowChange[] = [
@@ -65,7 +65,7 @@ export async function setSchoolRole(context: Context, raw: unknown): Promise<{ c
   const { runtime, actor } = context;
   const { schoolId } = actor;
   demand(actor, "manage", { kind: "school", schoolId });
-  const today = dayAt(await schoolOf(runtime, schoolId), runtime.now());
+  const today = await todayOf(runtime, schoolId);
   return runtime.db.write(async (tx) => {
     const person = await personById(tx, personId);
     if (person?.kind !== "staff" || person.schoolId !== schoolId)

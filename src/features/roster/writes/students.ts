@@ -1,5 +1,6 @@
 import "server-only";
 import { number, object, string } from "yup";
+import { isEnrolled } from "@/core/roster/isEnrolled";
 import { personById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
 import { added, changed } from "@/db/queries/rowChanges";
@@ -9,7 +10,7 @@ import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, schoolOf } from "@/server/runtime/school";
+import { todayOf } from "@/server/runtime/school";
 import { uuid, validated } from "@/server/runtime/validated";
 
 const own = {
@@ -45,7 +46,7 @@ export async function addStudent(context: Context, raw: unknown): Promise<{ chan
   );
   const { runtime, actor } = context;
   demand(actor, "enroll", { kind: "class", classId });
-  const today = dayAt(await schoolOf(runtime, actor.schoolId), runtime.now());
+  const today = await todayOf(runtime, actor.schoolId);
   return runtime.db.write(async (tx) => {
     if (await personById(tx, studentId)) return { changeId: null };
     const { schoolId } = actor;
@@ -66,7 +67,7 @@ export async function addStudent(context: Context, raw: unknown): Promise<{ chan
 /** Corrects a student's own data. */
 export async function correctStudent(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { studentId, ...values } = validated(object({ studentId: string().required(), ...own }), raw);
-  const { subject, classes } = await studentSubject(context.runtime.db.read, studentId);
+  const { subject, classes } = await studentSubject(context.runtime, studentId);
   demand(context.actor, "change", subject);
   return context.runtime.db.write(async (tx) => {
     const person = await personById(tx, studentId);
@@ -105,13 +106,13 @@ const oneStudent = object({ studentId: string().required() });
 export async function archiveStudent(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { studentId } = validated(oneStudent, raw);
   const { runtime, actor } = context;
-  const { subject, classes } = await studentSubject(runtime.db.read, studentId);
+  const { subject, classes } = await studentSubject(runtime, studentId);
   demand(actor, "manage", { kind: "school", schoolId: subject.schoolId });
-  const today = dayAt(await schoolOf(runtime, actor.schoolId), runtime.now());
+  const today = await todayOf(runtime, actor.schoolId);
   return runtime.db.write(async (tx) => {
     const person = await personById(tx, studentId);
     if (!person || person.archivedAt !== null) throw new Refusal("conflict", "This student has left already.");
-    const present = (await enrollmentsOf(tx, studentId)).filter(({ enrollment }) => enrollment.untilDay === null);
+    const present = (await enrollmentsOf(tx, studentId)).filter(({ enrollment }) => isEnrolled(enrollment, today));
     const rows = [
       ...present.map(({ enrollment }) => changed("enrollments", enrollment, { untilDay: today })),
       changed("people", person, { archivedAt: runtime.now() }),
@@ -126,7 +127,7 @@ export async function archiveStudent(context: Context, raw: unknown): Promise<{ 
 export async function restoreStudent(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { studentId } = validated(oneStudent, raw);
   const { runtime } = context;
-  const { subject } = await studentSubject(runtime.db.read, studentId);
+  const { subject } = await studentSubject(runtime, studentId);
   demand(context.actor, "manage", { kind: "school", schoolId: subject.schoolId });
   return runtime.db.write(async (tx) => {
     const person = await personById(tx, studentId);

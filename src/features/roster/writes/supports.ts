@@ -38,7 +38,7 @@ export async function setSupports(context: Context, raw: unknown): Promise<{ cha
   if (values.leaveOutOfTests && values.leaveOutReason === "")
     throw new Refusal("invalid", "Say why the student is left out of tests; colleagues and families will ask.");
   const { runtime } = context;
-  const { subject, classes } = await studentSubject(runtime.db.read, studentId);
+  const { subject, classes } = await studentSubject(runtime, studentId);
   demand(context.actor, "change-supports", subject);
   const wanted = { ...values, leaveOutReason: values.leaveOutOfTests ? values.leaveOutReason : "" };
   return runtime.db.write(async (tx) => {

@@ -1,4 +1,5 @@
 import "server-only";
+import { dayBefore } from "@/core/calendar/dayBefore";
 import type { ClassRole, SchoolRole } from "@/core/model/roles";
 import { gradeOfCode } from "@/core/roster/gradeCode";
 
@@ -60,12 +61,15 @@ export const personOfColumns = (columns: Columns, idOf: IdOf) => ({
 /** Rights over a school are given in Oxbow by hand, never by a file: administrators come in as staff. */
 export const roleOfStandard = (role: string | undefined): SchoolRole => (role === "student" ? "student" : "teacher");
 
+/** The standard's end is the first day without; staff have a last day here. */
+const lastDay = (endDate: string | undefined) => (endDate ? dayBefore(endDate) : null);
+
 export const roleOfColumns = (columns: Columns, idOf: IdOf) => ({
   personId: idOf(columns.userSourcedId),
   schoolId: idOf(columns.orgSourcedId),
   role: roleOfStandard(columns.role),
   fromDay: columns.beginDate || null,
-  untilDay: columns.endDate || null,
+  untilDay: lastDay(columns.endDate),
 });
 
 export const classStaffOfColumns = (columns: Columns, idOf: IdOf) => ({
@@ -73,13 +77,12 @@ export const classStaffOfColumns = (columns: Columns, idOf: IdOf) => ({
   personId: idOf(columns.userSourcedId),
   role: (columns.primary === "false" ? "co-teacher" : "teacher") satisfies ClassRole as ClassRole,
   fromDay: columns.beginDate || null,
-  untilDay: columns.endDate || null,
+  untilDay: lastDay(columns.endDate),
 });
 
 export const enrollmentOfColumns = (columns: Columns, idOf: IdOf, today: string) => ({
   classId: idOf(columns.classSourcedId),
   personId: idOf(columns.userSourcedId),
   fromDay: columns.beginDate || today,
-  // A last day that is still to come is kept with the file's other columns and counts once it has come.
-  untilDay: columns.endDate && columns.endDate < today ? columns.endDate : null,
+  untilDay: columns.endDate || null,
 });

@@ -279,11 +279,12 @@ function revived(
 }
 
 /** Ends a thing: nothing is deleted, everything that hangs on it stays. */
-function endOf({ file }: RosterEntry, row: AnyRow, { now, today }: Applying): RowChange[] {
+function endOf({ file, values }: RosterEntry, row: AnyRow, { now, today }: Applying): RowChange[] {
   const archived = (table: "schools" | "terms" | "courses" | "classes" | "people") => [
     changed(table, row as never, { archivedAt: now } as never),
   ];
-  const yesterday = dayBefore(today);
+  // The file may say that it ended some days ago; the end is exclusive.
+  const end = values.endDate && values.endDate < today ? values.endDate : today;
   switch (file) {
     case "orgs":
       return archived("schools");
@@ -296,12 +297,12 @@ function endOf({ file }: RosterEntry, row: AnyRow, { now, today }: Applying): Ro
     case "users":
       return archived("people");
     case "roles":
-      return [changed("roles", row as never, { untilDay: yesterday } as never)];
+      return [changed("roles", row as never, { untilDay: dayBefore(end) } as never)];
     case "enrollments":
-      // Staff lose access at once; a student's last day is today.
+      // Of staff the last day is written down, of students the first day without.
       return "role" in row
-        ? [changed("classStaff", row as never, { untilDay: yesterday } as never)]
-        : [changed("enrollments", row as never, { untilDay: today } as never)];
+        ? [changed("classStaff", row as never, { untilDay: dayBefore(end) } as never)]
+        : [changed("enrollments", row as never, { untilDay: end } as never)];
     case "memberships":
       return [changed("groupMembers", row as never, { untilDay: today } as never)];
     case "supports":
