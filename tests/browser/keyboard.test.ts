@@ -70,3 +70,25 @@ it("undoes a change from the history, and lists the keys", async () => {
   await page.keyboard.press("?");
   await wait("Keyboard shortcuts");
 });
+
+it("covers names for the wall, in sentences too, and shows them again", async () => {
+  const covered = () =>
+    page.evaluate(() =>
+      [...((CSS.highlights.get("covered-names") as unknown as Iterable<Range>) ?? [])].map((range) => range.toString()),
+    );
+  await page.goto(`${app.base}/desk/all/history`, { waitUntil: "networkidle0" });
+  await wait("Imported");
+  await page.keyboard.type("gp");
+  await page.waitForFunction(() => document.documentElement.dataset.covered === "all");
+  await page.goto(`${app.base}/desk/all`, { waitUntil: "networkidle0" });
+  // It holds for the tab, and names stand in Today's sentences.
+  await page.waitForFunction(() => document.documentElement.dataset.covered === "all");
+  await wait("Student00");
+  const names = await covered();
+  const shown = await page.$eval("main", (main) => main.innerText.match(/Student\d\d/g) ?? []);
+  expect(names.filter((name) => name.startsWith("Student")).length).toBeGreaterThanOrEqual(shown.length);
+  expect(shown.length).toBeGreaterThan(0);
+  await page.keyboard.type("gp");
+  await page.waitForFunction(() => document.documentElement.dataset.covered === undefined);
+  expect(await covered()).toEqual([]);
+});

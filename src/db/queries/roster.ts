@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, gt, inArray, isNull, ne, sql } from "drizzle-orm";
+import { and, asc, eq, gt, inArray, isNull, ne, or, sql } from "drizzle-orm";
 import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
 import { manyRows } from "../manyRows";
@@ -137,6 +137,35 @@ export async function archivedStudents(db: Queryable, schoolIds: readonly string
       ),
     )
     .orderBy(asc(people.givenName), asc(people.familyName));
+}
+
+/** Names of all students who are or ever were in some classes or groups, or are of some schools. */
+export async function studentNames(
+  db: Queryable,
+  where: {
+    readonly schoolIds: readonly string[];
+    readonly classIds: readonly string[];
+    readonly groupIds: readonly string[];
+  },
+) {
+  const inClass = db
+    .select({ id: enrollments.personId })
+    .from(enrollments)
+    .where(inArray(enrollments.classId, [...where.classIds]));
+  const inGroup = db
+    .select({ id: groupMembers.personId })
+    .from(groupMembers)
+    .where(inArray(groupMembers.groupId, [...where.groupIds]));
+  return db
+    .selectDistinct({ givenName: people.givenName, familyName: people.familyName })
+    .from(people)
+    .where(
+      and(
+        eq(people.kind, "student"),
+        isNull(people.erasedAt),
+        or(inArray(people.schoolId, [...where.schoolIds]), inArray(people.id, inClass), inArray(people.id, inGroup)),
+      ),
+    );
 }
 
 export async function courseOf(db: Queryable, schoolId: string, subject: string): Promise<CourseRow | null> {

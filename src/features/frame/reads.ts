@@ -5,7 +5,7 @@ import { CHANGE_AREAS } from "@/core/model/changeArea";
 import { searchEntries as findEntries, peopleNamed, subjectsOfChanges } from "@/db/queries/history";
 import { studentsOfClasses } from "@/db/queries/people";
 import { groupsOfClasses } from "@/db/queries/regroup";
-import { studentsOfSchools } from "@/db/queries/roster";
+import { studentNames, studentsOfSchools } from "@/db/queries/roster";
 import { worksOfClasses } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
@@ -13,7 +13,7 @@ import { namesForEntries, withNames } from "@/server/runtime/entryWords";
 import { mayUndo } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
 import { schoolOf, todayOf } from "@/server/runtime/school";
-import type { HistoryPage, SearchEntry } from "./types";
+import type { HistoryPage, PersonName, SearchEntry } from "./types";
 
 const CHANGES_SHOWN = 100;
 
@@ -51,6 +51,17 @@ export async function searchEntries(context: Context, classIds: readonly string[
       detail: group.skillId === null ? group.purpose : library.skill(group.skillId).name,
     })),
   ];
+}
+
+/** Every name of a student that may stand on one of the asker's pages: what projector mode covers. */
+export async function namesToHide({ runtime, actor }: Context): Promise<PersonName[]> {
+  const { coordinates, classIds, archivedClassTies, groupTies } = demandStaff(actor);
+  const before = [...archivedClassTies].filter(([, tie]) => tie !== "coordinator").map(([id]) => id);
+  return studentNames(runtime.db.read, {
+    schoolIds: coordinates,
+    classIds: [...classIds, ...before],
+    groupIds: [...groupTies.keys()],
+  });
 }
 
 /** Entries of the classes' history, or, for coordinators when no class is named, of everything in the school. */

@@ -6,6 +6,11 @@ export interface ClassChoice {
   readonly slug: string;
 }
 
+export interface PersonName {
+  readonly givenName: string;
+  readonly familyName: string;
+}
+
 export interface SearchEntry {
   readonly kind: "student" | "skill" | "work" | "group";
   readonly id: string;

@@ -5,9 +5,10 @@ import { usePathname, useRouter } from "next/navigation";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useMemo, useState } from "react";
 import { setShortcutsOff, shortcutsOff, useShortcuts } from "@/client/keys/useShortcuts";
-import { sayDone } from "@/client/notices";
+import { toggleProjector } from "@/client/projector";
 import { RiverMark } from "@/ui/primitives/RiverMark";
 import type { ClassChoice } from "../types";
+import { NameCover } from "./NameCover";
 import { Palette } from "./Palette";
 import { ShortcutHelp } from "./ShortcutHelp";
 
@@ -128,6 +129,7 @@ export function DeskHeader(props: {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
+      <NameCover />
       <Palette open={palette} onOpenChange={setPalette} base={base} chosenKey={chosenKey} />
       <ShortcutHelp open={help} onOpenChange={setHelp} />
     </header>
@@ -143,19 +145,6 @@ function toggleTheme(): void {
   } catch {
     // Without storage the choice lasts until the page is reloaded.
   }
-}
-
-/** Hides names while the screen is on the wall; it ends with the tab, so that nobody finds it on by surprise tomorrow. */
-function toggleProjector(): void {
-  const on = document.documentElement.dataset.projector !== "on";
-  if (on) document.documentElement.dataset.projector = "on";
-  else delete document.documentElement.dataset.projector;
-  try {
-    sessionStorage.setItem("oxbow.projector", on ? "on" : "off");
-  } catch {
-    // Without storage the choice lasts until the page is reloaded.
-  }
-  sayDone(on ? "Names are hidden. Press g p, or use the person menu, to show them." : "Names are shown again.");
 }
 
 const REFRESH_MILLISECONDS = 60_000;

@@ -1,0 +1,7 @@
+import { namesToHide } from "@/features/frame/reads";
+import { respond } from "@/server/runtime/respond";
+
+/** The names that projector mode covers wherever they stand. */
+export async function GET() {
+  return respond(namesToHide);
+}
