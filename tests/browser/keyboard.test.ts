@@ -1,5 +1,7 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
+import { setSecret } from "@/db/queries/credentials";
+import { hashSecret } from "@/server/access/secrets";
 import { type TestApp, testApp } from "../support/app";
 import { openBrowser, openPage, signInTeacher } from "../support/browser";
 import { give, givePractice, makeClass, open, PASSWORD } from "../support/school";
@@ -11,6 +13,9 @@ beforeAll(async () => {
   app = await testApp(async (school) => {
     const { classId, studentIds } = await makeClass(school, 4);
     const workId = await givePractice(school, classId, studentIds);
+    await makeClass(school, 90, "4 Long", "ben", 4);
+    const secret = await hashSecret(PASSWORD);
+    await school.db.write((tx) => setSecret(tx, "ben", secret, "password"));
     for (const id of studentIds) {
       let view = await open(school, id, workId);
       for (let n = 0; n < 4 && view.current; n++) view = (await give(school, id, view, "wrong")).sitting;
@@ -91,4 +96,22 @@ it("covers names for the wall, in sentences too, and shows them again", async ()
   await page.keyboard.type("gp");
   await page.waitForFunction(() => document.documentElement.dataset.covered === undefined);
   expect(await covered()).toEqual([]);
+});
+
+it("draws only what is in view of a long roster, goes through it by keys, and prints all of it", async () => {
+  const own = await openPage(await browser.createBrowserContext());
+  await signInTeacher(own, app.base, "ben@school.example", PASSWORD);
+  await own.goto(`${app.base}/desk/4-long/roster`, { waitUntil: "networkidle0" });
+  const drawn = () => own.$$eval("tr[data-student]", (rows) => rows.length);
+  expect(await drawn()).toBeLessThan(60);
+  await own.focus("section[aria-label^='Students']");
+  await own.keyboard.press("End");
+  await own.waitForSelector("tr ::-p-text(Student89)");
+  await own.keyboard.press("x");
+  await own.waitForFunction(() => document.body.innerText.includes("1 selected"));
+  await own.emulateMediaType("print");
+  await own.waitForFunction(() => document.querySelectorAll("tr[data-student]").length === 90);
+  await own.emulateMediaType("screen");
+  await own.waitForFunction(() => document.querySelectorAll("tr[data-student]").length < 60);
+  await own.browserContext().close();
 });

@@ -71,14 +71,16 @@ export function HealthList({
     }
   };
   return (
-    <section aria-label="What looks off" className="border-clay mb-4 border-l-4 pl-3 text-[15px]">
+    <section aria-label="What looks off" className="no-print border-clay mb-4 border-l-4 pl-3 text-[15px]">
       <ul>
         {health.map((issue) => {
           const key = `${issue.kind} ${issue.because}`;
           const names = issue.about.length > 1 || issue.kind === "no-class";
           return (
             <li key={key} className="py-0.5">
-              <span data-name={issue.kind === "duplicate" || issue.kind === "grade" || undefined}>{issue.because}</span>
+              <span data-name={issue.kind === "duplicate" || issue.kind === "grade" ? "sentence" : undefined}>
+                {issue.because}
+              </span>
               {names && issue.about.length <= 4 ? (
                 <>
                   : <span data-name>{issue.about.map(({ name }) => name).join(", ")}</span>

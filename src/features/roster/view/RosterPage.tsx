@@ -99,7 +99,7 @@ export function RosterPage({
         </Button>
       </PageHead>
       {view.mayManage ? (
-        <nav aria-label="School" className="text-mute -mt-2 mb-3 flex flex-wrap gap-x-5 gap-y-1 text-[15px]">
+        <nav aria-label="School" className="no-print text-mute -mt-2 mb-3 flex flex-wrap gap-x-5 gap-y-1 text-[15px]">
           {(
             [
               ["staff", "Staff and roles"],
@@ -130,7 +130,7 @@ export function RosterPage({
         place={(about) => setPlacing(about)}
         busy={run.busy}
       />
-      <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-2 text-[15px]">
+      <div className="no-print mb-2 flex flex-wrap items-center gap-x-5 gap-y-2 text-[15px]">
         <fieldset className="flex" aria-label="Show">
           {(["students", "classes"] as const).map((one) => (
             <button

@@ -4,15 +4,16 @@ import { ArrowDown, ArrowUp } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
+import { usePrinting } from "@/client/usePrinting";
 import type { RosterStudent } from "../types";
 
 export type SortBy = "name" | "studentNumber" | "grade" | "className" | "signIn";
 const COLUMNS: readonly (readonly [SortBy, string, string])[] = [
   ["name", "Name", ""],
-  ["studentNumber", "Number", "w-28"],
-  ["grade", "Grade", "w-20"],
-  ["className", "Class", "w-64"],
-  ["signIn", "Signing in", "w-64"],
+  ["studentNumber", "Number", "w-28 print:w-20"],
+  ["grade", "Grade", "w-20 print:w-14"],
+  ["className", "Class", "w-64 print:w-48"],
+  ["signIn", "Signing in", "w-64 print:w-36"],
 ];
 const ROW_PIXELS = 34;
 const SIGN_IN: Readonly<Record<RosterStudent["signIn"], string>> = {
@@ -24,7 +25,7 @@ const SIGN_IN: Readonly<Record<RosterStudent["signIn"], string>> = {
 const ORDER = ["locked", "none", "never", "used"];
 
 /**
- * Students as a table of any length: only what is in view is drawn. Arrow keys or j and k move, x selects, Enter opens; a click
+ * Students as a table of any length: only what is in view is drawn, on paper all of it. Arrow keys or j and k move, x selects, Enter opens; a click
  * with Shift selects all between.
  */
 export function StudentTable({
@@ -44,6 +45,7 @@ export function StudentTable({
   const last = useRef(0);
   const box = useRef<HTMLDivElement>(null);
   const rows = useMemo(() => sorted(students, sort), [students, sort]);
+  const printing = usePrinting();
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => box.current,
@@ -88,22 +90,23 @@ export function StudentTable({
     act();
   };
   const all = rows.length > 0 && rows.every(({ id }) => selected.has(id));
-  const shown = virtual.getVirtualItems();
-  const above = shown[0]?.start ?? 0;
-  const below = virtual.getTotalSize() - (shown.at(-1)?.end ?? 0);
+  const inView = virtual.getVirtualItems();
+  const shown = printing ? rows.map((_, index) => ({ index })) : inView;
+  const above = printing ? 0 : (inView[0]?.start ?? 0);
+  const below = printing ? 0 : virtual.getTotalSize() - (inView.at(-1)?.end ?? 0);
   return (
     <section
       ref={box}
       aria-label="Students: arrow keys move, x selects, Enter opens"
-      className="group max-h-[62vh] max-w-6xl overflow-y-auto print:max-h-none"
+      className="group max-h-[62vh] max-w-6xl overflow-y-auto print:max-h-none print:overflow-visible"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: the rows are moved through by keys from here
       tabIndex={0}
       onKeyDown={onKey}
     >
-      <table className="w-full table-fixed text-[15px]" aria-rowcount={rows.length + 1}>
-        <thead className="bg-paper text-mute sticky top-0 text-left text-[14px]">
+      <table className="w-full table-fixed text-[15px] print:text-[13px]" aria-rowcount={rows.length + 1}>
+        <thead className="bg-paper text-mute sticky top-0 text-left print:static text-[14px]">
           <tr>
-            <th className="w-9 py-1">
+            <th className="no-print w-9 py-1">
               <input
                 type="checkbox"
                 className="accent-clay"
@@ -153,9 +156,9 @@ export function StudentTable({
                 aria-rowindex={index + 2}
                 data-student={student.id}
                 className={`border-hair border-t ${selected.has(student.id) ? "bg-bank" : ""} ${index === at ? "group-focus:outline-water -outline-offset-1 group-focus:outline" : ""}`}
-                style={{ height: ROW_PIXELS }}
+                style={{ height: printing ? undefined : ROW_PIXELS }}
               >
-                <td className="pl-0.5">
+                <td className="no-print pl-0.5">
                   <input
                     type="checkbox"
                     tabIndex={-1}

@@ -31,7 +31,7 @@ export function TodayPage({
               <b className={`block text-[17px] leading-snug font-semibold ${line.attention ? "text-clay" : ""}`}>
                 {line.what}
               </b>
-              <span className="text-[15px]" data-name={line.names || undefined}>
+              <span className="text-[15px]" data-name={line.names ? "sentence" : undefined}>
                 {line.why}
               </span>
             </span>
