@@ -11,6 +11,7 @@ import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { hashSecret } from "@/server/access/secrets";
 import { type TestApp, testApp } from "../support/app";
 import { choose, click, fill, openBrowser, openPage, signInPupil } from "../support/browser";
+import { filmOfCard } from "../support/camera";
 import { csv, makeClass, PASSWORD, START, type TestSchool, TODAY } from "../support/school";
 
 let app: TestApp;
@@ -185,6 +186,22 @@ describe("signing in", () => {
     await scanned.goto(`${app.base}/card#${token}`);
     await wait(scanned, "This card does not work any more");
     for (const page of [digits, tablet, scanned]) await page.browserContext().close();
+  });
+
+  it("takes a card held to the tablet's camera", async () => {
+    const [slip] = (await newSignIns(await app.school.teacher(), {
+      studentIds: [alder.studentIds[2] ?? ""],
+      cards: true,
+    })) as [SignInSlip];
+    const film = join(folder, "card.y4m");
+    filmOfCard(film, slip.cardAddress ?? "");
+    const withCamera = await openBrowser(film);
+    const page = await openPage(withCamera, 820, 1180);
+    await page.goto(`${app.base}/sign-in`);
+    await click(page, "button ::-p-text(I have a card)");
+    await page.waitForFunction(() => location.pathname === "/river");
+    await wait(page, `Hello, ${slip.name.split(" ")[0]}`);
+    await withCamera.close();
   });
 
   it("stops one device that guesses, nobody else, until the teacher lets it try again", async () => {

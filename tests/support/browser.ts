@@ -6,8 +6,8 @@ const CHROMIUM = process.env.CHROMIUM ?? "/usr/bin/chromium";
 /** How long a page may take, in milliseconds: a guard against waiting for ever, sized for a busy machine. */
 const PATIENCE = 60_000;
 
-/** Headless Chromium from Debian's package; closed networks make its background requests hang, so they are off. */
-export function openBrowser(): Promise<Browser> {
+/** Headless Chromium from Debian's package, with a film for its camera where one is named; closed networks make its background requests hang, so they are off. */
+export function openBrowser(film?: string): Promise<Browser> {
   if (!existsSync(CHROMIUM)) throw new Error(`Chromium is not at ${CHROMIUM}; npm test installs it.`);
   return puppeteer.launch({
     executablePath: CHROMIUM,
@@ -21,6 +21,13 @@ export function openBrowser(): Promise<Browser> {
       "--disable-component-update",
       "--disable-sync",
       "--lang=en-GB",
+      ...(film === undefined
+        ? []
+        : [
+            "--use-fake-ui-for-media-stream",
+            "--use-fake-device-for-media-stream",
+            `--use-file-for-fake-video-capture=${film}`,
+          ]),
     ],
   });
 }
