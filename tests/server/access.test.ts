@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { credentialOf, sessionOf } from "@/db/queries/credentials";
 import { classesById, personById, studentsOfClasses } from "@/db/queries/people";
 import { membersOfGroups } from "@/db/queries/regroup";
-import { applyRowChanges, changed } from "@/db/queries/rowChanges";
+import { added, applyRowChanges, changed, type Row, rowsOfTable } from "@/db/queries/rowChanges";
 import { insertClassStaff } from "@/db/queries/school";
 import { accountView } from "@/features/access/reads";
 import {
@@ -204,11 +204,30 @@ describe("sharing a class", () => {
     const seen = await whoCanSee(await school.teacher("cora"), studentIds[0] ?? "");
     expect(seen.people.map(({ name, why }) => [name, why.join()])).toEqual([
       ["Ana Tester", "teaches 6 Test"],
-      ["Ben Tester", "stands in for 6 Test until 2026-11-24"],
+      ["Ben Tester", "stands in for 6 Test until 24 Nov 2026"],
       ["Cora Tester", "coordinates the school"],
     ]);
     school.setNow(START + 2 * 86_400_000);
     expect((await school.teacher("ben")).actor.classTies.has(classId)).toBe(false);
+  });
+
+  it("names who coordinates the schools above among those who can see a student, and nobody of other schools", async () => {
+    const { studentIds } = await makeClass(school, 1);
+    const { db } = school;
+    const far = { familyName: "Tester", kind: "staff" as const };
+    await applyRowChanges(db.read, [
+      added("schools", { id: "valley", name: "The valley", timeZone: "Europe/Dublin", kind: "district" }),
+      added("schools", { id: "elsewhere", name: "Elsewhere", timeZone: "Europe/Dublin" }),
+      changed("schools", (await rowsOfTable(db.read, "schools", ["school-1"]))[0] as Row<"schools">, {
+        parentId: "valley",
+      }),
+      added("people", { id: "dee", schoolId: "valley", givenName: "Dee", ...far }),
+      added("people", { id: "eli", schoolId: "elsewhere", givenName: "Eli", ...far }),
+      added("roles", { id: "role-dee", personId: "dee", schoolId: "valley", role: "coordinator" }),
+      added("roles", { id: "role-eli", personId: "eli", schoolId: "elsewhere", role: "coordinator" }),
+    ]);
+    const seen = await whoCanSee(await school.teacher("cora"), studentIds[0] ?? "");
+    expect(seen.people.map(({ name }) => name)).toEqual(["Ana Tester", "Cora Tester", "Dee Tester"]);
   });
 
   it("never leaves a class without a teacher, nor a school without a coordinator", async () => {

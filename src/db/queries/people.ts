@@ -4,6 +4,7 @@ import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
 import { credentials } from "../schema/access";
 import { classes, classStaff, enrollments, holidays, people, roles, schools, terms } from "../schema/people";
+import { groupShares, groups } from "../schema/regroup";
 
 export type PersonRow = typeof people.$inferSelect;
 export type ClassRow = typeof classes.$inferSelect;
@@ -96,6 +97,44 @@ export async function schoolsBelow(db: Queryable, id: string): Promise<SchoolRow
   const found = all.filter((school) => school.id === id);
   for (const above of found) found.push(...all.filter(({ parentId }) => parentId === above.id));
   return found;
+}
+
+/** A school and the schools that it is part of, level by level. */
+async function schoolsAbove(db: Queryable, id: string): Promise<string[]> {
+  const parents = new Map((await db.select().from(schools)).map((school) => [school.id, school.parentId]));
+  const found: string[] = [];
+  for (let at: string | null = id; at !== null && !found.includes(at); at = parents.get(at) ?? null) found.push(at);
+  return found;
+}
+
+/**
+ * Staff who may have to do with a student: on a class or group, or coordinators of the school or one above it. A wide net,
+ * whatever the dates; what each of them may do is the policy's to say.
+ */
+export async function staffAround(
+  db: Queryable,
+  around: { readonly schoolId: string; readonly classIds: readonly string[]; readonly groupIds: readonly string[] },
+): Promise<PersonRow[]> {
+  const [classIds, groupIds] = [[...around.classIds], [...around.groupIds]];
+  const rows = [
+    ...(await db.select({ id: classStaff.personId }).from(classStaff).where(inArray(classStaff.classId, classIds))),
+    ...(await db.select({ id: groups.ownerId }).from(groups).where(inArray(groups.id, groupIds))),
+    ...(await db.select({ id: groupShares.personId }).from(groupShares).where(inArray(groupShares.groupId, groupIds))),
+    ...(await db
+      .select({ id: roles.personId })
+      .from(roles)
+      .where(and(inArray(roles.schoolId, await schoolsAbove(db, around.schoolId)), eq(roles.role, "coordinator")))),
+  ];
+  return db
+    .select()
+    .from(people)
+    .where(
+      and(
+        inArray(people.id, [...new Set(rows.map(({ id }) => id))]),
+        eq(people.kind, "staff"),
+        isNull(people.archivedAt),
+      ),
+    );
 }
 
 /** Schools at which a person holds a role on a day. */

@@ -1,7 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
+import { dayAfter } from "@/core/calendar/dayAfter";
+import { dayBefore } from "@/core/calendar/dayBefore";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
+import { dayWords } from "@/core/calendar/dayWords";
 import { planPosition } from "@/core/calendar/planPosition";
 import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { spreadPlan } from "@/core/calendar/spreadPlan";
@@ -69,4 +72,14 @@ describe("planPosition", () => {
     ).toEqual({ nextSkillId: null, daysAhead: 1 });
     expect(planPosition([], "2026-10-28", calendar, 0.6)).toEqual({ nextSkillId: null, daysAhead: 0 });
   });
+});
+
+it.each([
+  ["2026-11-23", "2026-11-24", "23 Nov 2026"],
+  ["2026-12-31", "2027-01-01", "31 Dec 2026"],
+  ["2028-02-28", "2028-02-29", "28 Feb 2028"],
+])("the day after %s is %s, and back; in words it is %s", (day, next, words) => {
+  expect(dayAfter(day)).toBe(next);
+  expect(dayBefore(next)).toBe(day);
+  expect(dayWords(day)).toBe(words);
 });

@@ -2,6 +2,7 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
+import { dayWords } from "@/core/calendar/dayWords";
 import { type OutcomeVerdict, reteachOutcome } from "@/core/grouping/reteachOutcome";
 import { answersBehindCell, misconceptionSignsOf } from "@/db/queries/delivery";
 import { classesById } from "@/db/queries/people";
@@ -93,7 +94,7 @@ export async function groupList(context: Context, classIds: readonly string[]): 
       members: own.map(({ person }) => `${person.givenName} ${person.familyName.slice(0, 1)}`),
       stage,
       stageText: {
-        standing: group.untilDay === null ? "no end set" : `until ${group.untilDay}`,
+        standing: group.untilDay === null ? "no end set" : `until ${dayWords(group.untilDay)}`,
         plan: "nothing assigned yet",
         practice: `practice: ${practised} of ${own.length} finished`,
         waiting: `practised; the check opens ${check ? format(check.opensAt, "EEE d MMM") : "later"}`,

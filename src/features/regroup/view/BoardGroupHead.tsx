@@ -2,9 +2,9 @@
 import Link from "next/link";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
+import { dayWords } from "@/core/calendar/dayWords";
 import { slotWords } from "@/core/grouping/slotClashes";
 import { undoAction } from "@/server/runtime/undoAction";
-import { dayWords } from "@/ui/dayWords";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { WordEdit } from "@/ui/primitives/WordEdit";

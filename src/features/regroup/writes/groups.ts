@@ -1,5 +1,6 @@
 import "server-only";
 import { array, object, string } from "yup";
+import { dayWords } from "@/core/calendar/dayWords";
 import { SLOT } from "@/core/grouping/slotClashes";
 import type { ChangeArea } from "@/core/model/changeArea";
 import type { Queryable } from "@/db/connection";
@@ -200,7 +201,7 @@ export async function shareGroup(context: Context, raw: unknown): Promise<{ chan
     const row = present
       ? changed("groupShares", present.share, { untilDay })
       : added("groupShares", { id: runtime.newId(), groupId, personId, untilDay });
-    const summary = `Shared the group “${found.name}” with ${placeOf(personId)}${untilDay === null ? "" : ` until ${untilDay}`}`;
+    const summary = `Shared the group “${found.name}” with ${placeOf(personId)}${untilDay === null ? "" : ` until ${dayWords(untilDay)}`}`;
     return { changeId: await record(tx, context, found, summary, [row], { area: "rights" }) };
   });
 }

@@ -1,8 +1,9 @@
 import "server-only";
+import { dayWords } from "@/core/calendar/dayWords";
 import { NO_SUPPORTS, type StudentSupports } from "@/core/model/supports";
 import { isEnrolled } from "@/core/roster/isEnrolled";
 import { credentialOf } from "@/db/queries/credentials";
-import { schoolsBelow, staffOfSchools } from "@/db/queries/people";
+import { staffAround } from "@/db/queries/people";
 import { enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
 import { interestsOf, openErasures, supportsOf } from "@/db/queries/students";
 import { actorOf } from "@/server/access/actorOf";
@@ -123,9 +124,7 @@ export async function whoCanSee(context: Context, studentId: string): Promise<Ac
   const db = runtime.db.read;
   const { person, classes, groups, subject } = await studentSubject(runtime, studentId);
   demand(actor, "manage", { kind: "school", schoolId: person.schoolId });
-  const schoolIds = new Set(actor.kind === "staff" ? actor.coordinates : []);
-  for (const { id } of await schoolsBelow(db, person.schoolId)) schoolIds.add(id);
-  const staff = await staffOfSchools(db, [...schoolIds]);
+  const staff = await staffAround(db, subject);
   const staffRows = await staffOfClasses(
     db,
     classes.map(({ id }) => id),
@@ -171,7 +170,7 @@ function reasons(
       const tie = other.classTies.get(id);
       if (!tie || tie === "coordinator") return [];
       const until = untilOf(id);
-      return [`${TIE_WORDS[tie]} ${name}${until === null ? "" : ` until ${until}`}`];
+      return [`${TIE_WORDS[tie]} ${name}${until === null ? "" : ` until ${dayWords(until)}`}`];
     }),
     ...groups.flatMap(({ id, name }) => {
       const tie = other.groupTies.get(id);

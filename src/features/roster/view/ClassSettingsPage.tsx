@@ -2,8 +2,8 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
+import { dayWords } from "@/core/calendar/dayWords";
 import { undoAction } from "@/server/runtime/undoAction";
-import { dayWords } from "@/ui/dayWords";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD, Field, Problem } from "@/ui/primitives/Field";

@@ -1,8 +1,8 @@
 "use client";
 import Link from "next/link";
 import { useRun } from "@/client/useRun";
+import { dayWords } from "@/core/calendar/dayWords";
 import { undoAction } from "@/server/runtime/undoAction";
-import { dayWords } from "@/ui/dayWords";
 import { Button } from "@/ui/primitives/Button";
 import { restoreClassAction } from "../actions";
 import type { ArchivedClass, RosterClass } from "../types";

@@ -1,6 +1,7 @@
 import "server-only";
 import { array, number, object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
+import { dayWords } from "@/core/calendar/dayWords";
 import { isEnrolled } from "@/core/roster/isEnrolled";
 import type { Queryable } from "@/db/connection";
 import { classByCode, classesById, personById } from "@/db/queries/people";
@@ -100,7 +101,7 @@ export async function changeClass(context: Context, raw: unknown): Promise<{ cha
     const found = await classOf(tx, input.classId);
     await demandFreeName(tx, found.schoolId, input.name, found.id);
     const rows = [changed("classes", found, { name: input.name, untilDay: input.untilDay })];
-    const until = input.untilDay === null ? "" : `, until ${input.untilDay}`;
+    const until = input.untilDay === null ? "" : `, until ${dayWords(input.untilDay)}`;
     const summary = `${found.name} is now ${input.name}${until}`;
     return {
       changeId: await recordChange(tx, context, { area: "roster", kind: "class", summary, classId: found.id, rows }),
@@ -178,7 +179,7 @@ export async function shareClass(context: Context, raw: unknown): Promise<{ chan
       ...present.map(({ row }) => changed("classStaff", row, { untilDay: dayBefore(today) })),
       added("classStaff", { id: runtime.newId(), classId: found.id, personId, role, fromDay: today, untilDay }),
     ];
-    const summary = `${placeOf(personId)} is ${role} of ${found.name}${untilDay === null ? "" : ` until ${untilDay}`}`;
+    const summary = `${placeOf(personId)} is ${role} of ${found.name}${untilDay === null ? "" : ` until ${dayWords(untilDay)}`}`;
     return {
       changeId: await recordChange(tx, context, { area: "rights", kind: "share", summary, classId: found.id, rows }),
     };
