@@ -374,6 +374,7 @@ describe("the year's end", () => {
     await give(school, left, await open(school, left, workId), "right");
     const cora = await school.teacher("cora");
     const view = await rollOverView(cora);
+    expect(view.next).toEqual({ name: "Autumn 2027", startDay: "2027-09-13", endDay: "2028-01-21" });
     const before = JSON.stringify([
       await school.db.read.query.people.findMany(),
       await school.db.read.query.enrollments.findMany(),

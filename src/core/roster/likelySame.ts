@@ -1,3 +1,4 @@
+import { gradeWords } from "./gradeCode";
 import type { RosterEntry } from "./rosterEntry";
 import type { KnownRecord } from "./rosterRecord";
 
@@ -67,6 +68,8 @@ function cluesOf(file: "users" | "classes", values: Readonly<Record<string, stri
     ...(name !== "" && birthYear
       ? [{ clue: `year|${name}|${birthYear}`, because: `same name, born ${birthYear}` }]
       : []),
-    ...(name !== "" && grades ? [{ clue: `grade|${name}|${grades}`, because: `same name, grade ${grades}` }] : []),
+    ...(name !== "" && grades
+      ? [{ clue: `grade|${name}|${grades}`, because: `same name, grade ${gradeWords(grades)}` }]
+      : []),
   ];
 }

@@ -201,7 +201,8 @@ export interface ArchivedClass {
 
 export interface RollOverView {
   readonly termName: string;
-  readonly termEnd: string;
+  /** What next year's term is proposed to be. */
+  readonly next: { readonly name: string; readonly startDay: string; readonly endDay: string };
   /** Changes when the roster does: applying asks for the one that was looked at. */
   readonly version: string;
   readonly today: string;

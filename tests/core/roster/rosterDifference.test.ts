@@ -132,7 +132,7 @@ describe("rosterDifference", () => {
   it("points out who is likely the same, and takes a link somebody made", () => {
     const twin = coming("users", "u7", { givenName: "Wén", familyName: "LIANGYU", grades: "06" });
     expect(rosterDifference([wen], roster("delta", twin), {}).likely).toMatchObject([
-      { key: "u7", knownId: "id-u1", because: "same name, grade 06" },
+      { key: "u7", knownId: "id-u1", because: "same name, grade 6" },
     ]);
     const linked = rosterDifference([wen], roster("delta", twin), { u7: "id-u1" });
     expect(linked.likely).toEqual([]);

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { slotClashes, slotWords } from "@/core/grouping/slotClashes";
 import { ITEM_SHARES, TIME_FACTORS } from "@/core/model/supports";
 import { findPastedNames } from "@/core/roster/findPastedNames";
-import { gradeCode, gradeOfCode } from "@/core/roster/gradeCode";
+import { gradeCode, gradeOfCode, gradeWords } from "@/core/roster/gradeCode";
 import { nearest } from "@/core/roster/nearest";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { type HealthFacts, rosterHealth } from "@/core/roster/rosterHealth";
@@ -193,4 +193,14 @@ describe("grade codes and near names", () => {
     expect(nearest("6 Ash", ["6 Asha", "6 Asho"])).toBeNull();
     expect(nearest("x", [])).toBeNull();
   });
+});
+
+it.each([
+  ["06", "6"],
+  ["KG", "kindergarten"],
+  ["05,06", "5, 6"],
+  ["10", "10"],
+  ["PS", "PS"],
+])("the grade code %s is said as %s", (code, words) => {
+  expect(gradeWords(code)).toBe(words);
 });

@@ -1,4 +1,5 @@
 import "server-only";
+import { gradeWords } from "@/core/roster/gradeCode";
 import type { RosterEntry } from "@/core/roster/rosterEntry";
 import { classesById } from "@/db/queries/people";
 import type { RosterPreview } from "@/formats/roster/previewRoster";
@@ -165,7 +166,10 @@ function viewOfEntry(
   name: Names,
 ): EntryView {
   const words = changes
-    .map(({ column, from, to }) => `${COLUMN_WORDS[column] ?? column}: ${from === "" ? "none" : from} → ${to}`)
+    .map(({ column, from, to }) => {
+      const words = column === "grades" ? gradeWords : (text: string) => text;
+      return `${COLUMN_WORDS[column] ?? column}: ${from === "" ? "none" : words(from)} → ${words(to)}`;
+    })
     .join("; ");
   const person = values.userSourcedId ? name.person(values.userSourcedId) : "";
   const base = { key: `${file} ${key}`, row, what, detail: words };
@@ -179,7 +183,7 @@ function viewOfEntry(
         name: name.person(key),
         detail:
           what === "added"
-            ? [values.identifier, values.grades ? `grade ${values.grades}` : "", values.email]
+            ? [values.identifier, values.grades ? `grade ${gradeWords(values.grades)}` : "", values.email]
                 .filter(Boolean)
                 .join(", ")
             : words,

@@ -1,6 +1,8 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
+import { dayNumber } from "@/core/calendar/dayNumber";
+import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { latestRosterChange } from "@/db/queries/history";
 import { classesOfSchools, personById, staffOfSchools } from "@/db/queries/people";
@@ -24,6 +26,17 @@ async function managed(context: Context) {
   return { staff, school, today: dayAt(school, context.runtime.now()), db: context.runtime.db.read };
 }
 
+/** Weeks between a term's days and the same ones a year later: school days keep their day of the week. */
+const WEEKS_A_YEAR = 52;
+
+/** What next year's term is likely to be called, and its days; nothing that can't be changed. */
+function nextTerm(term: { name: string; startDay: string; endDay: string } | undefined, today: string) {
+  const later = (day: string) => dayOfNumber(dayNumber(day) + 7 * WEEKS_A_YEAR);
+  const startDay = later(term?.startDay ?? today);
+  const name = (term?.name ?? "Year").replace(/\s*\d{4}.*$/, "");
+  return { name: `${name} ${startDay.slice(0, 4)}`, startDay, endDay: term ? later(term.endDay) : "" };
+}
+
 /** The roll-over as it is proposed: a line for each class, with its students for exceptions. */
 export async function rollOverView(context: Context): Promise<RollOverView> {
   const { staff, school, today, db } = await managed(context);
@@ -38,7 +51,7 @@ export async function rollOverView(context: Context): Promise<RollOverView> {
   const placed = new Set(enrollments.map(({ personId }) => personId));
   return {
     termName: term?.name ?? "",
-    termEnd: term?.endDay ?? today,
+    next: nextTerm(term, today),
     version: await latestRosterChange(db, [staff.schoolId]),
     today,
     lastGrade,

@@ -29,12 +29,8 @@ export function RollOverPage({ view }: { readonly view: RollOverView }) {
   const [exceptions, setExceptions] = useState<Readonly<Record<string, Exception>>>({});
   const [open, setOpen] = useState<string | null>(null);
   const [teachers, setTeachers] = useState<keyof typeof TEACHERS>("by-name");
-  const year = Number(view.today.slice(0, 4));
-  const [term, setTerm] = useState({
-    termName: `Autumn ${year + (view.today.slice(5) > "07" ? 1 : 0)}`,
-    startDay: "",
-    endDay: "",
-  });
+  const { name: termName, startDay, endDay } = view.next;
+  const [term, setTerm] = useState({ termName, startDay, endDay });
   const lineOf = (id: string): Line => lines[id] ?? { what: "leaves", nextGrade: 0, nextName: "" };
   const set = (id: string, change: Partial<Line>) => setLines({ ...lines, [id]: { ...lineOf(id), ...change } });
   const totals = count(view, lineOf, exceptions);
