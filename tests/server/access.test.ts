@@ -1,6 +1,6 @@
 import { unzipSync } from "fflate";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { credentialOf, sessionOf } from "@/db/queries/credentials";
+import { credentialOf, sessionOf, setSecret } from "@/db/queries/credentials";
 import { classesById, personById, studentsOfClasses } from "@/db/queries/people";
 import { membersOfGroups } from "@/db/queries/regroup";
 import { added, applyRowChanges, changed, type Row, rowsOfTable } from "@/db/queries/rowChanges";
@@ -19,17 +19,17 @@ import { studentSheet } from "@/features/evidence/reads";
 import { historyPage } from "@/features/frame/reads";
 import { makeGroup, moveMembers, shareGroup } from "@/features/regroup/writes/groups";
 import { rosterView } from "@/features/roster/reads/rosterView";
-import { rollOverView } from "@/features/roster/reads/schoolPages";
+import { rollOverView, staffView } from "@/features/roster/reads/schoolPages";
 import { studentRecord, whoCanSee } from "@/features/roster/reads/studentRecord";
 import { archiveClass, endShare, makeClass as makeOwnClass, shareClass } from "@/features/roster/writes/classes";
 import { decideOnErasure, requestErasure } from "@/features/roster/writes/erase";
 import { exportRoster, exportStudent } from "@/features/roster/writes/exports";
 import { newSignIns, signOutClass } from "@/features/roster/writes/newSignIns";
 import { rollOver } from "@/features/roster/writes/rollOver";
-import { setSchoolRole } from "@/features/roster/writes/staff";
+import { archiveStaff, correctStaff, restoreStaff, setSchoolRole } from "@/features/roster/writes/staff";
 import { archiveStudent, correctStudent } from "@/features/roster/writes/students";
 import { chooseInterests } from "@/features/roster/writes/supports";
-import { tokenHashOf } from "@/server/access/secrets";
+import { hashSecret, tokenHashOf } from "@/server/access/secrets";
 import { personOfToken } from "@/server/access/sessions";
 import { openClassDoor, signInStaff, signInStudent } from "@/server/access/signIn";
 import { totpCode } from "@/server/access/totp";
@@ -189,6 +189,57 @@ describe("passwords and the second step", () => {
       await expect(setPasswordByLink(runtime, { token: used, password: "another long one" })).rejects.toMatchObject({
         code: "closed",
       });
+  });
+});
+
+describe("staff", () => {
+  const ben = async () => (await school.db.read.query.people.findMany()).find(({ id }) => id === "ben");
+
+  it("who leaves is signed out and off all classes at once; undo, or coming back, opens the door again", async () => {
+    const { classId } = await makeClass(school, 1);
+    await shareClass(await school.teacher(), { classId, personId: "ben", role: "co-teacher" });
+    const secret = await hashSecret(PASSWORD);
+    await school.db.write((tx) => setSecret(tx, "ben", secret, "password"));
+    const signIn = () => signInStaff(school.runtime, { email: "ben@school.example", password: PASSWORD }, HERE);
+    const signedIn = await signIn();
+    if (signedIn === "code") throw new Error("no second step was set up");
+    const cora = await school.teacher("cora");
+    const { changeId } = await archiveStaff(cora, { personId: "ben" });
+    expect(await personOfToken(school.runtime, signedIn.token)).toBeNull();
+    await expect(signIn()).rejects.toMatchObject({ code: "not-found" });
+    expect(await staffView(cora)).toMatchObject({ left: [{ id: "ben" }] });
+    await undoChange(cora, changeId);
+    await signIn();
+    expect((await school.teacher("ben")).actor.classTies.get(classId)).toBe("co-teacher");
+    await archiveStaff(cora, { personId: "ben" });
+    await restoreStaff(cora, { personId: "ben" });
+    await signIn();
+    expect((await school.teacher("ben")).actor.classTies.size).toBe(0);
+    await expect(restoreStaff(cora, { personId: "ben" })).rejects.toMatchObject({ code: "conflict" });
+  });
+
+  it("nobody lets themselves go, and a school keeps its last coordinator", async () => {
+    const cora = await school.teacher("cora");
+    await expect(archiveStaff(cora, { personId: "cora" })).rejects.toMatchObject({ code: "invalid" });
+    await setSchoolRole(cora, { personId: "ben", role: "coordinator" });
+    await archiveStaff(await school.teacher("ben"), { personId: "cora" });
+    await expect(
+      setSchoolRole(await school.teacher("ben"), { personId: "ben", role: "teacher" }),
+    ).rejects.toMatchObject({ code: "conflict" });
+  });
+
+  it("corrects name and email, and tells when the email is somebody else's", async () => {
+    const cora = await school.teacher("cora");
+    const values = { personId: "ben", givenName: "Ben", familyName: "Tester", email: "ben@school.example" };
+    await expect(correctStaff(cora, values)).rejects.toMatchObject({ code: "invalid" });
+    await expect(correctStaff(cora, { ...values, email: "ana@school.example" })).rejects.toMatchObject({
+      code: "conflict",
+      message: expect.stringContaining("email"),
+    });
+    const { changeId } = await correctStaff(cora, { ...values, familyName: "Testerson" });
+    expect((await ben())?.familyName).toBe("Testerson");
+    await undoChange(cora, changeId);
+    expect((await ben())?.familyName).toBe("Tester");
   });
 });
 

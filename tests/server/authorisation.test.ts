@@ -296,6 +296,19 @@ const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ownSchool,
     call: ({ owner }) => roster("setSchoolRoleAction")({ personId: owner, role: "specialist" }),
   },
+  "roster/correctStaffAction": {
+    needs: ownSchool,
+    call: ({ owner }) =>
+      roster("correctStaffAction")({ personId: owner, givenName: "O", familyName: "O", email: "o@x.example" }),
+  },
+  "roster/archiveStaffAction": {
+    needs: ownSchool,
+    call: ({ owner }) => roster("archiveStaffAction")({ personId: owner }),
+  },
+  "roster/restoreStaffAction": {
+    needs: ownSchool,
+    call: ({ owner }) => roster("restoreStaffAction")({ personId: owner }),
+  },
   "roster/setSettingsAction": {
     needs: ownSchool,
     call: () => roster("setSettingsAction")({ staffIdleMinutes: 60, studentIdleMinutes: 30, keepYears: 2 }),

@@ -114,6 +114,11 @@ export async function staffOfClasses(db: Queryable, classIds: readonly string[])
     .orderBy(asc(people.givenName));
 }
 
+/** Everything that a person is or was on classes. */
+export async function classStaffOf(db: Queryable, personId: string): Promise<ClassStaffRow[]> {
+  return db.select().from(classStaff).where(eq(classStaff.personId, personId));
+}
+
 /** All enrollments of a student, those that are over too, the latest first. */
 export async function enrollmentsOf(db: Queryable, personId: string) {
   return db
@@ -124,14 +129,15 @@ export async function enrollmentsOf(db: Queryable, personId: string) {
     .orderBy(sql`${enrollments.fromDay} desc`, asc(classes.name));
 }
 
-export async function archivedStudents(db: Queryable, schoolIds: readonly string[]) {
+/** Students or staff who left and are not erased. */
+export async function archivedPeople(db: Queryable, kind: "student" | "staff", schoolIds: readonly string[]) {
   return db
     .select()
     .from(people)
     .where(
       and(
         inArray(people.schoolId, [...schoolIds]),
-        eq(people.kind, "student"),
+        eq(people.kind, kind),
         gt(people.archivedAt, 0),
         isNull(people.erasedAt),
       ),

@@ -7,6 +7,7 @@ import * as erase from "./writes/erase";
 import * as imports from "./writes/importRoster";
 import { newSignIns, signOutClass, unlockStudent } from "./writes/newSignIns";
 import { rollOver } from "./writes/rollOver";
+import { setSettings } from "./writes/settings";
 import * as staff from "./writes/staff";
 import * as students from "./writes/students";
 import { chooseInterests, setSupports } from "./writes/supports";
@@ -90,8 +91,17 @@ export async function addStaffAction(input: unknown): Promise<DoneOnce> {
 export async function setSchoolRoleAction(input: unknown): Promise<Done> {
   return runAction((context) => staff.setSchoolRole(context, input));
 }
+export async function correctStaffAction(input: unknown): Promise<Done> {
+  return runAction((context) => staff.correctStaff(context, input));
+}
+export async function archiveStaffAction(input: unknown): Promise<Done> {
+  return runAction((context) => staff.archiveStaff(context, input));
+}
+export async function restoreStaffAction(input: unknown): Promise<Done> {
+  return runAction((context) => staff.restoreStaff(context, input));
+}
 export async function setSettingsAction(input: unknown): Promise<Done> {
-  return runAction((context) => staff.setSettings(context, input));
+  return runAction((context) => setSettings(context, input));
 }
 export async function rollOverAction(input: unknown): Promise<Done> {
   return runAction((context) => rollOver(context, input));

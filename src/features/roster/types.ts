@@ -246,12 +246,17 @@ export interface PrivacyView {
   }[];
 }
 
+export interface StaffMember {
+  readonly id: string;
+  readonly givenName: string;
+  readonly familyName: string;
+  readonly email: string;
+  readonly isSelf: boolean;
+  readonly role: SchoolRole | null;
+  readonly classes: readonly string[];
+}
+
 export interface StaffView {
-  readonly people: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly email: string;
-    readonly role: SchoolRole | null;
-    readonly classes: readonly string[];
-  }[];
+  readonly people: readonly StaffMember[];
+  readonly left: readonly { readonly id: string; readonly name: string; readonly leftOn: string }[];
 }

@@ -3,11 +3,12 @@ import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
+import { dayWords } from "@/core/calendar/dayWords";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { latestRosterChange } from "@/db/queries/history";
 import { classesOfSchools, personById, staffOfSchools } from "@/db/queries/people";
 import {
-  archivedStudents,
+  archivedPeople,
   presentEnrollments,
   rolesOfSchools,
   staffOfClasses,
@@ -80,7 +81,7 @@ export async function privacyView(context: Context): Promise<PrivacyView> {
   const { staff, school, db } = await managed(context);
   const keepUntil = context.runtime.now() - school.keepYears * 365.25 * 86_400_000;
   const requests = await openErasures(db, staff.coordinates);
-  const left = await archivedStudents(db, staff.coordinates);
+  const left = await archivedPeople(db, "student", staff.coordinates);
   const nameOfPerson = async (id: string) => {
     const person = await personById(db, id);
     return person ? `${person.givenName} ${person.familyName}` : "";
@@ -114,7 +115,8 @@ export async function privacyView(context: Context): Promise<PrivacyView> {
 
 /** The school's staff with their roles and classes. */
 export async function staffView(context: Context): Promise<StaffView> {
-  const { staff, today, db } = await managed(context);
+  const { staff, school, today, db } = await managed(context);
+  const left = await archivedPeople(db, "staff", [staff.schoolId]);
   const members = await staffOfSchools(db, [staff.schoolId]);
   const classes = await classesOfSchools(db, [staff.schoolId], false);
   const rows = await staffOfClasses(
@@ -126,12 +128,19 @@ export async function staffView(context: Context): Promise<StaffView> {
   return {
     people: members.map((person) => ({
       id: person.id,
-      name: `${person.givenName} ${person.familyName}`,
+      givenName: person.givenName,
+      familyName: person.familyName,
       email: person.email ?? "",
+      isSelf: person.id === staff.personId,
       role: roles.filter((row) => row.personId === person.id && lasts(row)).at(-1)?.role ?? null,
       classes: rows
         .filter(({ row }) => row.personId === person.id && lasts(row))
         .map(({ row }) => `${classes.find(({ id }) => id === row.classId)?.name ?? ""} (${row.role})`),
+    })),
+    left: left.map(({ id, givenName, familyName, archivedAt }) => ({
+      id,
+      name: `${givenName} ${familyName}`,
+      leftOn: dayWords(dayAt(school, archivedAt ?? 0)),
     })),
   };
 }

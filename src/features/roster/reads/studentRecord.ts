@@ -188,6 +188,14 @@ function rightsWords(other: Actor, subject: Awaited<ReturnType<typeof studentSub
     .map(({ words }) => words);
 }
 
+/** Ties whose own word says too little to somebody who reads the rules. */
+const TIE_NAMES: Readonly<Partial<Record<Tie, string>>> = {
+  self: "the student",
+  author: "whoever did it, while the class or group is theirs",
+  "group owner": "the group's owner",
+  "group colleague": "whoever shares a group",
+};
+
 /** The whole policy as sentences, for the page that explains it. */
 export function policyWords(): {
   readonly about: string;
@@ -197,7 +205,7 @@ export function policyWords(): {
     about,
     rights: Object.values(RIGHTS[about] as Readonly<Record<string, Right>>).map(({ words, ties }) => ({
       words,
-      who: ties.join(", "),
+      who: ties.map((tie) => TIE_NAMES[tie] ?? tie).join(", "),
     })),
   }));
 }

@@ -1,4 +1,5 @@
 "use client";
+import { useQueryState } from "nuqs";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useRun } from "@/client/useRun";
@@ -8,15 +9,30 @@ import { Button } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { FIELD, Field } from "@/ui/primitives/Field";
 import { FormFoot } from "@/ui/primitives/FormFoot";
-import { addStaffAction, setSchoolRoleAction } from "../actions";
-import type { StaffView } from "../types";
+import {
+  addStaffAction,
+  archiveStaffAction,
+  correctStaffAction,
+  restoreStaffAction,
+  setSchoolRoleAction,
+} from "../actions";
+import type { StaffMember, StaffView } from "../types";
 
 const ROLES = ["teacher", "specialist", "coordinator"] as const;
+
+/** Above so many people, there is a field to find one. */
+const MANY = 10;
 
 /** The school's staff with their roles; coordinators give and take them. */
 export function StaffPage({ view }: { readonly view: StaffView }) {
   const run = useRun(undoAction);
   const [adding, setAdding] = useState(false);
+  const [correcting, setCorrecting] = useState<StaffMember | null>(null);
+  const [find, setFind] = useQueryState("find", { defaultValue: "" });
+  const words = find.trim().toLocaleLowerCase();
+  const shown = view.people.filter((person) =>
+    [nameOf(person), person.email, ...person.classes].some((text) => text.toLocaleLowerCase().includes(words)),
+  );
   return (
     <div className="px-5 py-4 text-[15px]">
       <PageHead
@@ -25,30 +41,45 @@ export function StaffPage({ view }: { readonly view: StaffView }) {
       >
         <Button onClick={() => setAdding(true)}>Add somebody</Button>
       </PageHead>
-      <table className="w-full max-w-5xl">
+      {view.people.length > MANY ? (
+        <label className="no-print mb-2 block">
+          <span className="sr-only">Find a colleague</span>
+          <input
+            className="border-hair w-64 border-b bg-transparent px-1 py-1"
+            placeholder="Find a name, email or class"
+            value={find}
+            onChange={(event) => setFind(event.target.value || null)}
+          />
+          <span className="text-mute ml-4" aria-live="polite">
+            {shown.length} of {view.people.length}
+          </span>
+        </label>
+      ) : null}
+      <table className="w-full max-w-6xl">
         <thead className="text-mute text-left text-[14px]">
           <tr>
             <th className="py-1 font-normal">Name</th>
             <th className="font-normal">Email</th>
             <th className="w-40 font-normal">Role at the school</th>
             <th className="font-normal">Classes</th>
+            <th className="w-24" />
           </tr>
         </thead>
         <tbody>
-          {view.people.map((person) => (
+          {shown.map((person) => (
             <tr key={person.id} className="border-hair border-t">
-              <td className="py-1.5">{person.name}</td>
+              <td className="py-1.5">{nameOf(person)}</td>
               <td className="text-mute">{person.email}</td>
               <td>
                 <select
                   className={FIELD}
-                  aria-label={`Role of ${person.name}`}
+                  aria-label={`Role of ${nameOf(person)}`}
                   disabled={run.busy}
                   value={person.role ?? ""}
                   onChange={(event) =>
                     run(
                       () => setSchoolRoleAction({ personId: person.id, role: event.target.value }),
-                      `${person.name} is now ${event.target.value}.`,
+                      `${nameOf(person)} is now ${event.target.value}.`,
                     )
                   }
                 >
@@ -61,12 +92,94 @@ export function StaffPage({ view }: { readonly view: StaffView }) {
                 </select>
               </td>
               <td className="text-mute">{person.classes.join(", ")}</td>
+              <td className="text-right">
+                <Button
+                  look="quiet"
+                  aria-label={`Change the data of ${nameOf(person)}`}
+                  onClick={() => setCorrecting(person)}
+                >
+                  Change
+                </Button>
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
+      {shown.length === 0 ? <p className="text-mute py-6">Nobody fits “{find}”.</p> : null}
+      {view.left.length > 0 ? <Left view={view} /> : null}
       {adding ? <AddStaff close={() => setAdding(false)} /> : null}
+      {correcting ? <CorrectStaff person={correcting} close={() => setCorrecting(null)} /> : null}
     </div>
+  );
+}
+
+const nameOf = ({ givenName, familyName }: StaffMember) => `${givenName} ${familyName}`;
+
+function Left({ view }: { readonly view: StaffView }) {
+  const run = useRun(undoAction);
+  return (
+    <section aria-labelledby="left" className="mt-8 max-w-3xl">
+      <h2 id="left" className="mb-1.5 font-serif text-[19px] font-medium">
+        Left the staff: {view.left.length}
+      </h2>
+      <ul>
+        {view.left.map(({ id, name, leftOn }) => (
+          <li key={id} className="border-hair flex items-center justify-between gap-4 border-t py-1">
+            <span>
+              {name}
+              <span className="text-mute">, {leftOn}</span>
+            </span>
+            <Button
+              look="quiet"
+              disabled={run.busy}
+              onClick={() =>
+                run(() => restoreStaffAction({ personId: id }), `${name} is back, as a teacher without classes.`)
+              }
+            >
+              Is back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function CorrectStaff({ person, close }: { readonly person: StaffMember; readonly close: () => void }) {
+  const run = useRun(undoAction, true);
+  const { id: personId, givenName, familyName, email, isSelf, classes } = person;
+  return (
+    <Dialog open onOpenChange={(open) => (open ? null : close())} title={nameOf(person)}>
+      <form
+        className="space-y-3 text-[15px]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const values = Object.fromEntries(new FormData(event.currentTarget));
+          run(() => correctStaffAction({ ...values, personId }), `Corrected the data of ${values.givenName}.`, close);
+        }}
+      >
+        <div className="grid grid-cols-2 gap-3">
+          <Field label="Given name" name="givenName" defaultValue={givenName} required maxLength={60} />
+          <Field label="Family name" name="familyName" defaultValue={familyName} required maxLength={60} />
+        </div>
+        <Field label="Email, for signing in" name="email" type="email" defaultValue={email} required />
+        <FormFoot problem={run.problem} deed="Correct" disabled={run.busy} close={close} />
+      </form>
+      {isSelf ? null : (
+        <div className="border-hair mt-4 border-t pt-3 text-[15px]">
+          <p className="text-mute mb-2">
+            Somebody who leaves is signed out at once{classes.length > 0 ? ` and off ${classes.join(", ")}` : ""}. Work
+            and groups stay; it can be undone.
+          </p>
+          <Button
+            disabled={run.busy}
+            onClick={() => run(() => archiveStaffAction({ personId }), `${nameOf(person)} left the staff.`, close)}
+          >
+            Has left the staff
+          </Button>
+        </div>
+      )}
+    </Dialog>
   );
 }
 

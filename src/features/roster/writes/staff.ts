@@ -1,113 +1,151 @@
 import "server-only";
-import { number, object, string } from "yup";
+import { object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
-import { personById, rolesOf, schoolById } from "@/db/queries/people";
-import { rolesOfSchools } from "@/db/queries/roster";
+import type { Queryable } from "@/db/connection";
+import { revokeSessionsOf } from "@/db/queries/credentials";
+import { type PersonRow, personById, rolesOf } from "@/db/queries/people";
+import { classStaffOf, rolesOfSchools } from "@/db/queries/roster";
 import { added, changed } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
-import { forgetSchools, todayOf } from "@/server/runtime/school";
+import { todayOf } from "@/server/runtime/school";
 import { uuid, validated } from "@/server/runtime/validated";
+import { inUniqueWords } from "./inUniqueWords";
 
-const staffInput = object({
-  personId: uuid(),
-  givenName: string().trim().min(1).max(60).required("The given name is missing."),
-  familyName: string().trim().min(1).max(60).required("The family name is missing."),
+const role = () =>
+  string()
+    .oneOf(["teacher", "specialist", "coordinator"] as const)
+    .required();
+const own = {
+  givenName: string().trim().min(1).max(60, "A name has at most 60 letters.").required("The given name is missing."),
+  familyName: string().trim().min(1).max(60, "A name has at most 60 letters.").required("The family name is missing."),
   email: string()
     .trim()
     .lowercase()
     .email("This is no email address.")
     .required("The email is missing: it is needed for signing in."),
-  role: string()
-    .oneOf(["teacher", "specialist", "coordinator"] as const)
-    .required(),
-});
+};
 
 /** Adds a member of staff. They set their password by the link that "I forgot my password" sends to their mail box. */
 export async function addStaff(context: Context, raw: unknown): Promise<{ changeId: string | null }> {
-  const { personId, role, ...values } = validated(staffInput, raw);
-  const { runtime, actor } = context;
-  const { schoolId } = actor;
-  demand(actor, "manage", { kind: "school", schoolId });
-  const today = await todayOf(runtime, schoolId);
+  const input = validated(object({ personId: uuid(), role: role(), ...own }), raw);
+  const { personId, role: given, ...values } = input;
+  const { runtime } = context;
+  const { schoolId, today } = await managed(context);
   return runtime.db.write(async (tx) => {
     if (await personById(tx, personId)) return { changeId: null };
     const rows: RowChange[] = [
       added("people", { id: personId, schoolId, kind: "staff", ...values }),
-      added("roles", { id: runtime.newId(), personId, schoolId, role, fromDay: today }),
+      added("roles", { id: runtime.newId(), personId, schoolId, role: given, fromDay: today }),
     ];
-    const summary = `Added ${placeOf(personId)} as ${role}`;
-    try {
-      return {
-        changeId: await recordChange(tx, context, { area: "rights", kind: "staff", summary, classId: null, rows }),
-      };
-    } catch (error) {
-      if (/UNIQUE/i.test(`${error} ${(error as { cause?: unknown }).cause}`))
-        throw new Refusal("conflict", "Somebody at the school has this email address already.");
-      throw error;
-    }
+    return record(tx, context, "staff", `Added ${placeOf(personId)} as ${given}`, rows);
   });
 }
 
-const roleInput = object({
-  personId: string().required(),
-  role: string()
-    .oneOf(["teacher", "specialist", "coordinator"] as const)
-    .required(),
-});
+/** Corrects the name or email of a member of staff. */
+export async function correctStaff(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { personId, ...values } = validated(object({ personId: string().required(), ...own }), raw);
+  const { schoolId } = await managed(context);
+  return context.runtime.db.write(async (tx) => {
+    const person = await colleague(tx, personId, schoolId);
+    const differing = Object.fromEntries(
+      Object.entries(values).filter(([column, value]) => person[column as keyof typeof values] !== value),
+    );
+    if (Object.keys(differing).length === 0) throw new Refusal("invalid", "Nothing is different.");
+    const what = "email" in differing ? "the email address" : "the name";
+    const rows = [changed("people", person, differing)];
+    return record(tx, context, "staff", `Corrected ${what} of ${placeOf(personId)}`, rows);
+  });
+}
 
 /** Gives a member of staff another role at the school. The last coordinator stays one. */
 export async function setSchoolRole(context: Context, raw: unknown): Promise<{ changeId: string }> {
-  const { personId, role } = validated(roleInput, raw);
-  const { runtime, actor } = context;
-  const { schoolId } = actor;
-  demand(actor, "manage", { kind: "school", schoolId });
-  const today = await todayOf(runtime, schoolId);
+  const { personId, role: given } = validated(object({ personId: string().required(), role: role() }), raw);
+  const { runtime } = context;
+  const { schoolId, today } = await managed(context);
   return runtime.db.write(async (tx) => {
-    const person = await personById(tx, personId);
-    if (person?.kind !== "staff" || person.schoolId !== schoolId)
-      throw new Refusal("not-found", "This person is not on the staff of your school.");
+    await colleague(tx, personId, schoolId);
     const present = (await rolesOf(tx, personId, today)).filter((row) => row.schoolId === schoolId);
-    if (present.some((row) => row.role === role)) throw new Refusal("conflict", "They have this role already.");
-    const coordinators = (await rolesOfSchools(tx, [schoolId])).filter(
-      (row) => row.role === "coordinator" && (row.untilDay === null || row.untilDay >= today),
-    );
-    if (coordinators.length > 0 && coordinators.every((row) => row.personId === personId))
-      throw new Refusal("conflict", "The school would have no coordinator. Make somebody else one first.");
+    if (present.some((row) => row.role === given)) throw new Refusal("conflict", "They have this role already.");
+    await demandCoordinatorLeft(tx, schoolId, personId, today);
     const rows: RowChange[] = [
       ...present.map((row) => changed("roles", row, { untilDay: dayBefore(today) })),
-      added("roles", { id: runtime.newId(), personId, schoolId, role, fromDay: today }),
+      added("roles", { id: runtime.newId(), personId, schoolId, role: given, fromDay: today }),
     ];
-    const summary = `${placeOf(personId)} is now ${role}`;
-    return {
-      changeId: await recordChange(tx, context, { area: "rights", kind: "role", summary, classId: null, rows }),
-    };
+    return record(tx, context, "role", `${placeOf(personId)} is now ${given}`, rows);
   });
 }
 
-const settingsInput = object({
-  staffIdleMinutes: number().integer().min(5, "At least 5 minutes.").max(720, "At most 720 minutes.").required(),
-  studentIdleMinutes: number().integer().min(5, "At least 5 minutes.").max(480, "At most 480 minutes.").required(),
-  keepYears: number().integer().min(1, "At least 1 year.").max(20, "At most 20 years.").required(),
-});
+const onePerson = object({ personId: string().required() });
 
-/** How long sessions last unused, and how long evidence of those who left is kept. */
-export async function setSettings(context: Context, raw: unknown): Promise<{ changeId: string }> {
-  const values = validated(settingsInput, raw);
+/** A member of staff who leaves: signed out at once, off all classes, without a role; what they did stays theirs. */
+export async function archiveStaff(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { personId } = validated(onePerson, raw);
   const { runtime, actor } = context;
-  demand(actor, "manage", { kind: "school", schoolId: actor.schoolId });
-  const result = await runtime.db.write(async (tx) => {
-    const school = await schoolById(tx, actor.schoolId);
-    if (!school) throw new Refusal("not-found", "This school is not known.");
-    const rows = [changed("schools", school, values)];
-    const summary = `Sessions end after ${values.staffIdleMinutes} min (staff) and ${values.studentIdleMinutes} min (students) unused; evidence is kept for ${values.keepYears} years`;
-    return {
-      changeId: await recordChange(tx, context, { area: "privacy", kind: "settings", summary, classId: null, rows }),
-    };
+  const { schoolId, today } = await managed(context);
+  if (personId === actor.personId)
+    throw new Refusal("invalid", "You can't let yourself go: another coordinator can do it.");
+  return runtime.db.write(async (tx) => {
+    const person = await colleague(tx, personId, schoolId);
+    if (person.archivedAt !== null) throw new Refusal("conflict", "They have left already.");
+    await demandCoordinatorLeft(tx, schoolId, personId, today);
+    const lasting = ({ untilDay }: { untilDay: string | null }) => untilDay === null || untilDay >= today;
+    const untilDay = dayBefore(today);
+    const places = (await classStaffOf(tx, personId)).filter(lasting);
+    const rows: RowChange[] = [
+      ...places.map((row) => changed("classStaff", row, { untilDay })),
+      ...(await rolesOf(tx, personId, today)).map((row) => changed("roles", row, { untilDay })),
+      changed("people", person, { archivedAt: runtime.now() }),
+    ];
+    await revokeSessionsOf(tx, [personId], runtime.now());
+    const off =
+      places.length === 0 ? "" : `, and is off ${places.length === 1 ? "a class" : `${places.length} classes`}`;
+    return record(tx, context, "staff", `${placeOf(personId)} left the staff${off}`, rows);
   });
-  forgetSchools(runtime);
-  return result;
+}
+
+/** Somebody who left the staff comes back, as a teacher without classes. */
+export async function restoreStaff(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { personId } = validated(onePerson, raw);
+  const { runtime } = context;
+  const { schoolId, today } = await managed(context);
+  return runtime.db.write(async (tx) => {
+    const person = await colleague(tx, personId, schoolId);
+    if (person.archivedAt === null) throw new Refusal("conflict", "They are on the staff already.");
+    const rows = [
+      changed("people", person, { archivedAt: null }),
+      added("roles", { id: runtime.newId(), personId, schoolId, role: "teacher", fromDay: today }),
+    ];
+    return record(tx, context, "staff", `${placeOf(personId)} is back on the staff`, rows);
+  });
+}
+
+/** The asker's school, which they must coordinate, and its day. */
+async function managed({ runtime, actor }: Context): Promise<{ schoolId: string; today: string }> {
+  const { schoolId } = actor;
+  demand(actor, "manage", { kind: "school", schoolId });
+  return { schoolId, today: await todayOf(runtime, schoolId) };
+}
+
+async function colleague(tx: Queryable, personId: string, schoolId: string): Promise<PersonRow> {
+  const person = await personById(tx, personId);
+  if (person?.kind !== "staff" || person.schoolId !== schoolId)
+    throw new Refusal("not-found", "This person is not on the staff of your school.");
+  return person;
+}
+
+async function demandCoordinatorLeft(tx: Queryable, schoolId: string, leaving: string, today: string): Promise<void> {
+  const coordinators = (await rolesOfSchools(tx, [schoolId])).filter(
+    (row) => row.role === "coordinator" && (row.untilDay === null || row.untilDay >= today),
+  );
+  if (coordinators.length > 0 && coordinators.every((row) => row.personId === leaving))
+    throw new Refusal("conflict", "The school would have no coordinator. Make somebody else one first.");
+}
+
+async function record(tx: Queryable, context: Context, kind: string, summary: string, rows: readonly RowChange[]) {
+  const change = { area: "rights" as const, kind, summary, classId: null, rows };
+  return { changeId: await inUniqueWords(() => recordChange(tx, context, change)) };
 }

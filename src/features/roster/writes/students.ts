@@ -12,6 +12,7 @@ import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
 import { uuid, validated } from "@/server/runtime/validated";
+import { inUniqueWords } from "./inUniqueWords";
 
 const own = {
   givenName: string().trim().min(1).max(60, "A name has at most 60 letters.").required("The given name is missing."),
@@ -57,7 +58,7 @@ export async function addStudent(context: Context, raw: unknown): Promise<{ chan
     ];
     const summary = `Added ${placeOf(studentId)} to the class`;
     return {
-      changeId: await unique(() =>
+      changeId: await inUniqueWords(() =>
         recordChange(tx, context, { area: "roster", kind: "student", summary, classId, rows }),
       ),
     };
@@ -79,25 +80,8 @@ export async function correctStudent(context: Context, raw: unknown): Promise<{ 
     const rows = [changed("people", person, differing)];
     const summary = `Corrected ${Object.keys(differing).length === 1 ? "an entry" : "entries"} of ${placeOf(studentId)}`;
     const change = { area: "roster" as const, kind: "student", summary, classId: classes[0]?.id ?? null, rows };
-    return { changeId: await unique(() => recordChange(tx, context, change)) };
+    return { changeId: await inUniqueWords(() => recordChange(tx, context, change)) };
   });
-}
-
-/** A number or email that somebody else has is told in words. */
-async function unique<T>(write: () => Promise<T>): Promise<T> {
-  try {
-    return await write();
-  } catch (error) {
-    const words = `${error} ${(error as { cause?: unknown }).cause}`;
-    if (/UNIQUE.*student_number/i.test(words))
-      throw new Refusal(
-        "conflict",
-        "Somebody else at the school has this student number. Is the student there already?",
-      );
-    if (/UNIQUE.*email/i.test(words))
-      throw new Refusal("conflict", "Somebody else at the school has this email address.");
-    throw error;
-  }
 }
 
 const oneStudent = object({ studentId: string().required() });

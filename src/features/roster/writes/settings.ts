@@ -1,0 +1,34 @@
+import "server-only";
+import { number, object } from "yup";
+import { schoolById } from "@/db/queries/people";
+import { changed } from "@/db/queries/rowChanges";
+import { demand } from "@/server/access/demand";
+import type { Context } from "@/server/runtime/context";
+import { recordChange } from "@/server/runtime/history";
+import { Refusal } from "@/server/runtime/refusal";
+import { forgetSchools } from "@/server/runtime/school";
+import { validated } from "@/server/runtime/validated";
+
+const settingsInput = object({
+  staffIdleMinutes: number().integer().min(5, "At least 5 minutes.").max(720, "At most 720 minutes.").required(),
+  studentIdleMinutes: number().integer().min(5, "At least 5 minutes.").max(480, "At most 480 minutes.").required(),
+  keepYears: number().integer().min(1, "At least 1 year.").max(20, "At most 20 years.").required(),
+});
+
+/** How long sessions last unused, and how long evidence of those who left is kept. */
+export async function setSettings(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const values = validated(settingsInput, raw);
+  const { runtime, actor } = context;
+  demand(actor, "manage", { kind: "school", schoolId: actor.schoolId });
+  const result = await runtime.db.write(async (tx) => {
+    const school = await schoolById(tx, actor.schoolId);
+    if (!school) throw new Refusal("not-found", "This school is not known.");
+    const rows = [changed("schools", school, values)];
+    const summary = `Sessions end after ${values.staffIdleMinutes} min (staff) and ${values.studentIdleMinutes} min (students) unused; evidence is kept for ${values.keepYears} years`;
+    return {
+      changeId: await recordChange(tx, context, { area: "privacy", kind: "settings", summary, classId: null, rows }),
+    };
+  });
+  forgetSchools(runtime);
+  return result;
+}
