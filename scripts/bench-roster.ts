@@ -1,9 +1,14 @@
 import { setSecret } from "@/db/queries/credentials";
 import { classesOfSchools } from "@/db/queries/people";
+import { studentsOfSchools } from "@/db/queries/roster";
 import { rosterView } from "@/features/roster/reads/rosterView";
-import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
+import { rollOverView } from "@/features/roster/reads/schoolPages";
+import { applyImport, beginImport, setMakeClasses } from "@/features/roster/writes/importRoster";
+import { newSignIns } from "@/features/roster/writes/newSignIns";
+import { rollOver } from "@/features/roster/writes/rollOver";
 import type { OneRosterRow } from "@/formats/package/oneRosterPackage";
 import { writeOneRoster } from "@/formats/package/writeOneRoster";
+import { writeSheet } from "@/formats/table/writeSheet";
 import { hashSecret } from "@/server/access/secrets";
 import { undoChange } from "@/server/runtime/history";
 import { openBrowser, openPage, signInTeacher } from "~/tests/support/browser";
@@ -125,7 +130,56 @@ export async function benchRoster(): Promise<void> {
   const undone = await seconds(async () => undoChange(first.context, applied.value.changeId));
   console.log(`  undone as one                  ${undone.took.toFixed(1)} s`);
   school.close();
+  await benchYear();
   await benchPages();
+}
+
+const SHEET_STUDENTS = 800;
+
+/** What a coordinator waits for at the start of a year: the sheet of a whole school, its cards, and the roll-over after it. */
+async function benchYear(): Promise<void> {
+  const school = await testSchool();
+  const context = await school.teacher("cora");
+  const rows = Array.from({ length: SHEET_STUDENTS }, (_, n) => {
+    const grade = 3 + (n % 6);
+    return [`N${n}`, `Given${n}`, `Family${n % 97}`, String(grade), `${grade} ${["Alder", "Rowan", "Hazel"][n % 3]}`];
+  });
+  const bytes = await writeSheet(
+    [["Student number", "Given name", "Family name", "Grade", "Classes"], ...rows],
+    "xlsx",
+  );
+  const read = await seconds(async () => {
+    const draftId = await beginImport(context, { wholeSchool: true, fileName: "school.xlsx", bytes });
+    await setMakeClasses(context, { draftId, make: true });
+    return readyImport(context, draftId);
+  });
+  const { draftId, fingerprint, warnings } = read.value;
+  const applied = await seconds(() => applyImport(context, { draftId, fingerprint, confirmed: warnings }));
+  const ids = (await studentsOfSchools(school.db.read, ["school-1"])).map(({ person }) => person.id);
+  const cora = await school.teacher("cora");
+  const cards = await seconds(() => newSignIns(cora, { studentIds: ids, cards: true }));
+  const view = await rollOverView(cora);
+  const { name: termName, startDay, endDay } = view.next;
+  const rolled = await seconds(() =>
+    rollOver(cora, {
+      termName,
+      startDay,
+      endDay,
+      teachers: "by-name",
+      version: view.version,
+      lines: view.lines.map(({ classId, what, nextGrade, nextName }) => ({
+        classId,
+        what,
+        grade: nextGrade,
+        className: nextName,
+      })),
+      exceptions: [],
+    }),
+  );
+  console.log(
+    `\nA school of ${SHEET_STUDENTS} students, from a sheet (XLSX)\n  difference ${read.took.toFixed(1)} s, applied ${applied.took.toFixed(1)} s, ${cards.value.length} PINs and cards ${cards.took.toFixed(1)} s, rolled over ${rolled.took.toFixed(1)} s`,
+  );
+  school.close();
 }
 
 async function benchPages(): Promise<void> {

@@ -5,6 +5,7 @@ import { useRun } from "@/client/useRun";
 import { undoAction } from "@/server/runtime/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { Progress } from "@/ui/primitives/Progress";
 import { stopReadingAction } from "../actions";
 import type { ImportState } from "../types";
 import { ImportDifference } from "./ImportDifference";
@@ -54,11 +55,8 @@ export function ImportPage({
       {state.state === "reading" ? (
         <div role="status">
           <PageHead title="Reading the file" sub="Nothing has changed yet." />
-          <div className="bg-bank border-ink h-4 border-[1.5px]" aria-hidden>
-            <i className="bg-water block h-full" style={{ width: `${Math.round(state.share * 100)}%` }} />
-          </div>
-          <p className="mt-2 mb-4">
-            {Math.round(state.share * 100)} %, {state.what}
+          <p className="mb-4">
+            <Progress share={state.share} words={`${Math.round(state.share * 100)} %, ${state.what}`} />
           </p>
           <Button
             onClick={() =>

@@ -9,7 +9,7 @@ import { undoAction } from "@/server/runtime/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
-import { newSignInsAction, unlockStudentAction } from "../actions";
+import { unlockStudentAction } from "../actions";
 import type { ArchivedClass, RosterStudent, RosterView, SignInSlip } from "../types";
 import { AddStudentDialog } from "./AddStudentDialog";
 import { ClassTable } from "./ClassTable";
@@ -19,6 +19,7 @@ import { PlaceDialog } from "./PlaceDialog";
 import { SignInCards } from "./SignInCards";
 import { SignInDialog } from "./SignInDialog";
 import { StudentTable } from "./StudentTable";
+import { useNewSignIns } from "./useNewSignIns";
 
 type Named = readonly { readonly id: string; readonly name: string }[];
 
@@ -49,6 +50,10 @@ export function RosterPage({
   const [signIn, setSignIn] = useState<Named | null>(null);
   const [placing, setPlacing] = useState<Named | null>(null);
   const [adding, setAdding] = useState<"student" | "class" | null>(null);
+  const signIns = useNewSignIns(view.students, (made) => {
+    setSignIn(null);
+    setSlips(made);
+  });
   const rows = useMemo(() => filtered(view.students, find, inClass), [view.students, find, inClass]);
   const chosen = view.students.filter(({ id }) => selected.has(id));
   if (slips)
@@ -221,18 +226,10 @@ export function RosterPage({
       {signIn ? (
         <SignInDialog
           count={signIn.length}
-          busy={run.busy}
+          done={signIns.done}
           close={() => setSignIn(null)}
-          make={(choice) =>
-            run(
-              () => newSignInsAction({ studentIds: signIn.map(({ id }) => id), ...choice }),
-              null,
-              (made) => {
-                setSignIn(null);
-                setSlips(made);
-              },
-            )
-          }
+          make={(choice) => signIns.make(signIn, choice)}
+          stop={signIns.stop}
         />
       ) : null}
       {placing ? (

@@ -210,7 +210,7 @@ export function StudentRecordPage({ view, base }: { readonly view: StudentRecord
       {making ? (
         <SignInDialog
           count={1}
-          busy={run.busy}
+          done={run.busy ? 0 : null}
           close={() => setMaking(false)}
           make={(choice) =>
             run(
