@@ -166,7 +166,7 @@ describe("importing a roster", () => {
     const { classId } = await makeClass(school, 2);
     const { context, draftId, preview } = await begin(classId, "id,first,last,grade\nX9,Student00,Of6Test,6\n");
     const [pair] = preview.likely;
-    expect(pair).toMatchObject({ name: "Student00 Of6Test", because: "same name, grade 06" });
+    expect(pair).toMatchObject({ name: "Student00 Of6Test", because: "same name, grade 6" });
     await linkSame(context, { draftId, key: pair?.key, knownId: pair?.knownId });
     const linked = await readyImport(context, draftId);
     expect(linked.counts.users).toMatchObject({ added: 0, changed: 1 });

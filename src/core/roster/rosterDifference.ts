@@ -57,7 +57,7 @@ export function rosterDifference(
     const tally = { added: 0, changed: 0, inactive: 0, restored: 0, unchanged: 0, kept: 0, over: 0 };
     const seen = new Set<string>();
     for (const row of table.records) {
-      const record = { ...row, gone: row.gone || isOver(row, today) };
+      const record = isOver(row, today) ? { ...row, gone: true } : row;
       const match = recognise(record);
       const fault = faultOf(record, match, seen, present);
       // A refused row still says that the thing exists: it must not end for want of a better row.
@@ -140,13 +140,13 @@ function addTo(present: Present, record: IncomingRecord, match: KnownRecord | un
   present.keys.get(record.file)?.add(record.key);
   if (record.gone) return;
   if (match) for (const claim of claimsOf(match)) present.claims.delete(claim);
-  for (const claim of claimsOf({ ...record, values: { ...match?.values, ...record.values } }))
-    present.claims.set(claim, record.key);
+  for (const claim of claimsOf(record, match)) present.claims.set(claim, record.key);
 }
 
 /** The student number within a school, and the email, belong to one person each. */
-function claimsOf({ file, values }: Pick<KnownRecord, "file" | "values">): string[] {
-  if (file !== "users") return [];
+function claimsOf(record: Pick<KnownRecord, "file" | "values">, match?: KnownRecord): string[] {
+  if (record.file !== "users") return [];
+  const values: KnownRecord["values"] = match ? { ...match.values, ...record.values } : record.values;
   return [
     ...(values.identifier ? [`identifier ${values.primaryOrgSourcedId ?? ""} ${values.identifier}`] : []),
     ...(values.email ? [`email  ${values.email.toLowerCase()}`] : []),
@@ -173,28 +173,32 @@ const REFERENCES: Readonly<Partial<Record<RosterFile, readonly (readonly [string
   supports: [["userSourcedId", "users"]],
 };
 
-function faultOf(
-  record: IncomingRecord,
-  match: KnownRecord | undefined,
-  seen: ReadonlySet<string>,
-  { keys, claims }: Present,
-): RowFault | null {
-  const fault = (column: string, reason: string): RowFault => ({
+function faultAt(record: IncomingRecord, column: string, reason: string): RowFault {
+  return {
     file: `${record.file}.csv`,
     row: record.row,
     column,
     value: column === "sourcedId" ? record.key : (record.values[column] ?? ""),
     reason,
     suggestion: null,
-  });
+  };
+}
+
+function faultOf(
+  record: IncomingRecord,
+  match: KnownRecord | undefined,
+  seen: ReadonlySet<string>,
+  { keys, claims }: Present,
+): RowFault | null {
   if (match && seen.has(match.id))
-    return fault("sourcedId", "Another row stands for the same person or thing already.");
+    return faultAt(record, "sourcedId", "Another row stands for the same person or thing already.");
   if (record.gone) return null;
-  for (const claim of claimsOf({ ...record, values: { ...match?.values, ...record.values } })) {
+  for (const claim of claimsOf(record, match)) {
     const holder = claims.get(claim);
     if (holder === undefined || holder === record.key || holder === match?.key) continue;
     const [column = ""] = claim.split(" ");
-    return fault(
+    return faultAt(
+      record,
       column,
       column === "email" ? "Somebody else has this email address." : "Somebody else at this school has this number.",
     );
@@ -202,7 +206,8 @@ function faultOf(
   for (const [column, to] of REFERENCES[record.file] ?? []) {
     const value = record.values[column];
     if (value && !keys.get(to)?.has(value))
-      return fault(
+      return faultAt(
+        record,
         column,
         to === "orgs"
           ? "This school is not in the file, or not one that you look after."

@@ -26,26 +26,27 @@ export function checkReferences(tables: Tables, rowOf: ReadonlyMap<OneRosterRow,
         ? [{ name, many: of.kind === "references", ids: known(of.to), to: of.to }]
         : [],
     );
+    const fault = (row: OneRosterRow, column: string, value: string, reason: string) =>
+      faults.push({
+        file: `${file}.csv`,
+        row: rowOf.get(row) ?? null,
+        column,
+        value: value.slice(0, 80),
+        reason,
+        suggestion: null,
+      });
     const rows = table.rows.filter((row) => {
       const before = faults.length;
-      const fault = (column: string, value: string, reason: string) =>
-        faults.push({
-          file: `${file}.csv`,
-          row: rowOf.get(row) ?? null,
-          column,
-          value: value.slice(0, 80),
-          reason,
-          suggestion: null,
-        });
       for (const { name, many, ids, to } of references) {
         const value = row[name] ?? "";
         if (value === "" || !ids) continue;
+        if (ids.has(value)) continue;
         const missing = (many ? value.split(",").map((id) => id.trim()) : [value]).filter((id) => !ids.has(id));
         if (missing.length > 0)
-          fault(name, missing.join(","), `There is no such row in ${to}.csv, or it was left out.`);
+          fault(row, name, missing.join(","), `There is no such row in ${to}.csv, or it was left out.`);
       }
       if (inCircle.has(row.sourcedId ?? ""))
-        fault("parentSourcedId", row.parentSourcedId ?? "", "The parents go round in a circle.");
+        fault(row, "parentSourcedId", row.parentSourcedId ?? "", "The parents go round in a circle.");
       return faults.length === before;
     });
     sound[file] = { ...table, rows };

@@ -132,28 +132,28 @@ function soundRows(
     return [];
   }
   const seen = new Set<string>();
+  const fault = (row: OneRosterRow, column: string, value: string, reason: string, suggestion: string | null = null) =>
+    faults.push({
+      file: `${file}.csv`,
+      row: rowOf.get(row) ?? null,
+      column,
+      value: value.slice(0, 80),
+      reason,
+      suggestion,
+    });
   return rows.filter((row) => {
     const before = faults.length;
-    const fault = (column: string, value: string, reason: string, suggestion: string | null = null) =>
-      faults.push({
-        file: `${file}.csv`,
-        row: rowOf.get(row) ?? null,
-        column,
-        value: value.slice(0, 80),
-        reason,
-        suggestion,
-      });
     for (const { name, required, of } of columns) {
       const value = row[name] ?? "";
       if (value === "") {
-        if (required) fault(name, "", "This must not be empty.");
+        if (required) fault(row, name, "", "This must not be empty.");
         continue;
       }
       const problem = checkCell(value, of);
-      if (problem) fault(name, value, problem.reason, problem.suggestion);
+      if (problem) fault(row, name, value, problem.reason, problem.suggestion);
     }
     const id = row.sourcedId ?? "";
-    if (id !== "" && seen.has(id)) fault("sourcedId", id, "This id is there twice; the first row counts.");
+    if (id !== "" && seen.has(id)) fault(row, "sourcedId", id, "This id is there twice; the first row counts.");
     seen.add(id);
     return faults.length === before;
   });

@@ -54,13 +54,14 @@ export function readTable(file: string, bytes: Uint8Array, repairs: Repairs = {}
   const repairedRows = new Set(
     Object.keys(repairs).flatMap((key) => (key.startsWith(`${file} `) ? [Number(key.split(" ")[1])] : [])),
   );
+  const fault = (row: number, reason: string, value: string) =>
+    faults.push({ file, row, column: null, value: value.slice(0, 80), reason, suggestion: null });
   lines.forEach((line, place) => {
     const row = place + 2;
     if (line.every((cell) => cell.trim() === "")) return;
-    const fault = (reason: string, value: string) =>
-      faults.push({ file, row, column: null, value: value.slice(0, 80), reason, suggestion: null });
     if (line.length !== headers.length) {
       fault(
+        row,
         `The row has ${line.length} cells, the file ${headers.length} columns. Is a quotation mark or comma missing?`,
         line.join(","),
       );
@@ -68,7 +69,7 @@ export function readTable(file: string, bytes: Uint8Array, repairs: Repairs = {}
     }
     const long = line.find((cell) => cell.length > LONGEST_CELL);
     if (long !== undefined) {
-      fault(`A cell holds more than ${LONGEST_CELL} characters. Is a quotation mark not closed?`, long);
+      fault(row, `A cell holds more than ${LONGEST_CELL} characters. Is a quotation mark not closed?`, long);
       return;
     }
     // Filled cell by cell: a package of a district has millions of them.
