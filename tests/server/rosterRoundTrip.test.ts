@@ -33,8 +33,11 @@ describe("what goes out comes in without a difference", () => {
     await fc.assert(
       fc.asyncProperty(randomRoster, async (roster) => {
         await fresh();
-        await applyFile(school, "in.zip", writeOneRoster(packageOf(roster)));
+        const file = writeOneRoster(packageOf(roster));
+        await applyFile(school, "in.zip", file);
         school.setNow(START + 3 * 86_400_000);
+        // Some enrollments have ended by themselves meanwhile: neither file brings them back.
+        expect((await previewFile(school, "in.zip", file)).firstPage.entries).toEqual([]);
         const back = await previewFile(school, "out.zip", await bytesOf());
         expect(back.faults).toEqual([]);
         expect(back.firstPage.entries).toEqual([]);

@@ -22,6 +22,8 @@ export interface RandomRoster {
     readonly grade: number;
     readonly email: boolean;
     readonly places: readonly number[];
+    /** Of the enrollments: with the term, in two days, some weeks ago, or not known. */
+    readonly end: string;
   }[];
 }
 
@@ -40,6 +42,7 @@ export const randomRoster: fc.Arbitrary<RandomRoster> = fc.record({
       grade: fc.integer({ min: 0, max: 12 }),
       email: fc.boolean(),
       places: fc.uniqueArray(fc.nat(3), { maxLength: 3 }),
+      end: fc.constantFrom("2027-01-22", "2026-11-25", "2026-11-01", ""),
     }),
     { minLength: 1, maxLength: 8 },
   ),
@@ -63,7 +66,7 @@ export function packageOf(roster: RandomRoster, over: Partial<Record<string, str
       orgSourcedId: "school-1",
     });
   };
-  const enroll = (userSourcedId: string, place: number, role: string, primary: string) => {
+  const enroll = (userSourcedId: string, place: number, role: string, primary: string, endDate: string) => {
     if (place >= roster.classes.length) return;
     enrollments.push({
       sourcedId: `${userSourcedId}-${place}`,
@@ -74,14 +77,14 @@ export function packageOf(roster: RandomRoster, over: Partial<Record<string, str
       role,
       primary,
       beginDate: "2026-09-14",
-      endDate: "2027-01-22",
+      ...(endDate === "" ? {} : { endDate }),
     });
   };
   roster.teachers.forEach(({ given, family }, n) => {
     person(`t${n}`, "teacher", { givenName: given, familyName: family, email: `t${n}@school.example` });
-    enroll(`t${n}`, n, "teacher", "true");
+    enroll(`t${n}`, n, "teacher", "true", "2027-01-22");
   });
-  roster.students.forEach(({ given, family, grade, email, places }, n) => {
+  roster.students.forEach(({ given, family, grade, email, places, end }, n) => {
     person(`s${n}`, "student", {
       givenName: given,
       familyName: family,
@@ -90,7 +93,7 @@ export function packageOf(roster: RandomRoster, over: Partial<Record<string, str
       middleName: "Kept",
       ...(email ? { email: `s${n}@school.example` } : {}),
     });
-    for (const place of places) enroll(`s${n}`, place, "student", "");
+    for (const place of places) enroll(`s${n}`, place, "student", "", end);
   });
   const bulk = (rows: OneRosterRow[]) => ({ mode: "bulk" as const, rows });
   return {
