@@ -8,7 +8,7 @@ import type { PersonName } from "../types";
 
 /** As named in the style sheet. */
 const HIGHLIGHT = "covered-names";
-const NOT_COVERED = "In this browser names in sentences stay readable; those in lists are hidden.";
+const NOT_COVERED = "Names in lists are hidden, in other sentences they may stay readable.";
 
 /**
  * Covers students' names wherever they stand while projector mode is on, in sentences too. Lists mark their names
@@ -18,17 +18,13 @@ export function NameCover() {
   const on = useProjector();
   const names = useJson<PersonName[]>(on ? "/api/names" : null);
   useEffect(() => {
-    if (!on) return;
+    if (!on || names.state === "loading") return;
     const root = document.documentElement;
-    if (names.state === "problem" || !("highlights" in CSS)) {
-      root.dataset.covered = "lists";
-      sayProblem(names.state === "problem" ? `${names.message} ${NOT_COVERED}` : NOT_COVERED);
-    }
-    if (names.state !== "ready" || !("highlights" in CSS)) return;
-    const stop = coverNames(nameIndex(names.data));
-    root.dataset.covered = "all";
+    const stop = names.state === "ready" && "highlights" in CSS ? coverNames(nameIndex(names.data)) : null;
+    root.dataset.covered = stop ? "all" : "lists";
+    if (!stop) sayProblem(names.state === "problem" ? `${names.message} ${NOT_COVERED}` : NOT_COVERED);
     return () => {
-      stop();
+      stop?.();
       delete root.dataset.covered;
     };
   }, [on, names]);

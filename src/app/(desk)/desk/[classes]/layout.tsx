@@ -64,7 +64,7 @@ export default async function DeskLayout({
         />
         <Bend stations={stations} base={`/desk/${key}`} />
       </div>
-      <main>{children}</main>
+      <main id="desk">{children}</main>
       <PullListBar
         classKey={key}
         classIds={ids}
