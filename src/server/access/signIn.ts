@@ -1,4 +1,5 @@
 import "server-only";
+import { namesApart } from "@/core/roster/namesApart";
 import {
   type CredentialRow,
   credentialOf,
@@ -41,11 +42,12 @@ export interface ClassDoor {
 export async function openClassDoor(runtime: Runtime, code: string, from: Doorstep): Promise<ClassDoor> {
   const found = await findClass(runtime, code, from);
   const students = await enrolledNow(runtime, found);
+  const names = namesApart(students.map(({ person }) => person));
   return {
     className: found.name,
-    students: students.map(({ person, pinKind }) => ({
+    students: students.map(({ person, pinKind }, place) => ({
       id: person.id,
-      name: `${person.givenName} ${person.familyName.slice(0, 1)}`,
+      name: names[place] ?? "",
       pin: pinKind === "number" || pinKind === "picture" ? pinKind : null,
     })),
   };

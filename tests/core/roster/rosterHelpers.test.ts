@@ -4,6 +4,7 @@ import { slotClashes, slotWords } from "@/core/grouping/slotClashes";
 import { ITEM_SHARES, TIME_FACTORS } from "@/core/model/supports";
 import { findPastedNames } from "@/core/roster/findPastedNames";
 import { gradeCode, gradeOfCode, gradeWords } from "@/core/roster/gradeCode";
+import { namesApart } from "@/core/roster/namesApart";
 import { nearest } from "@/core/roster/nearest";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { type HealthFacts, rosterHealth } from "@/core/roster/rosterHealth";
@@ -203,4 +204,23 @@ it.each([
   ["PS", "PS"],
 ])("the grade code %s is said as %s", (code, words) => {
   expect(gradeWords(code)).toBe(words);
+});
+
+it("names at the door are short, and longer only where two would read the same", () => {
+  const child = (givenName: string, familyName: string, studentNumber: string | null = null) => ({
+    givenName,
+    familyName,
+    studentNumber,
+  });
+  expect(
+    namesApart([
+      child("Wen", "Liangyu"),
+      child("Abebe", "Fantaye"),
+      child("abebe", "Fisher"),
+      child("Ada", "Bo", "KW1234"),
+      child("Ada", "Bo", "KW1567"),
+      child("李文", "", null),
+      child("Zoë", "Åberg"),
+    ]),
+  ).toEqual(["Wen L", "Abebe Fantaye", "abebe Fisher", "Ada Bo …234", "Ada Bo …567", "李文", "Zoë Å"]);
 });
