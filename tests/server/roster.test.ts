@@ -176,6 +176,17 @@ describe("importing a roster", () => {
     expect(numbers).toContain("X9");
   });
 
+  it("looked at on one day is not applied unseen on the next: dates may have come", async () => {
+    const { classId } = await makeClass(school, 1);
+    const { context, draftId, preview } = await begin(classId, "id,first,last,grade\nN1,New,Child,6\n");
+    school.setNow(START + 86_400_000);
+    const apply = (fingerprint: string) => applyImport(context, { draftId, fingerprint });
+    await expect(apply(preview.fingerprint)).rejects.toMatchObject({ code: "conflict" });
+    expect(await students(classId)).toHaveLength(1);
+    await apply(await fingerprintOf(context, draftId));
+    expect(await students(classId)).toHaveLength(2);
+  });
+
   it("lets a teacher's sheet stand for the teacher's own students only", async () => {
     const { studentIds } = await makeClass(school, 1, "Others");
     const { classId } = await makeClass(school, 1, "Mine", "ben");

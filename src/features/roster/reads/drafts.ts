@@ -15,7 +15,7 @@ import type { StaffActor } from "@/server/access/policy";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { type ReadingProgress, readRosterFile } from "@/server/runtime/rosterReader";
-import { dayAt, type School, schoolOf } from "@/server/runtime/school";
+import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { type KnownRoster, knownRoster, sheetRecords } from "./knownRecords";
 
 /** Rows of a class's sheet, and of a school's. */
@@ -70,12 +70,17 @@ export function schoolsOfDraft(staff: StaffActor, draft: RosterDraftRow): readon
   return whole && staff.coordinates.includes(draft.schoolId) ? staff.coordinates : [draft.schoolId];
 }
 
-/** Changes when the preview would: made of what was typed in the draft and of the latest change of the roster. */
-export async function fingerprintOf(db: Queryable, staff: StaffActor, draft: RosterDraftRow): Promise<string> {
+/** Changes when the preview would: made of what was typed in the draft, the latest change of the roster, and the day. */
+export async function fingerprintOf(
+  db: Queryable,
+  staff: StaffActor,
+  draft: RosterDraftRow,
+  today: string,
+): Promise<string> {
   const latest = await latestRosterChange(db, schoolsOfDraft(staff, draft));
   const { repairs, links, mapping, makeClasses } = draft;
   return createHash("sha256")
-    .update(JSON.stringify([latest, repairs, links, mapping, makeClasses]))
+    .update(JSON.stringify([latest, today, repairs, links, mapping, makeClasses]))
     .digest("base64url")
     .slice(0, 20);
 }
@@ -83,7 +88,8 @@ export async function fingerprintOf(db: Queryable, staff: StaffActor, draft: Ros
 /** Starts reading the draft's file, or goes on with what is being read or was read already. */
 export async function jobOf(context: Context, draft: RosterDraftRow): Promise<Job> {
   const staff = demandStaff(context.actor);
-  const fingerprint = await fingerprintOf(context.runtime.db.read, staff, draft);
+  const { runtime } = context;
+  const fingerprint = await fingerprintOf(runtime.db.read, staff, draft, await todayOf(runtime, draft.schoolId));
   const jobs = jobsOf(context);
   const running = jobs.get(draft.id);
   if (running?.fingerprint === fingerprint && !running.controller.signal.aborted) return running;

@@ -200,21 +200,21 @@ export async function applyImport(
     "conflict",
     "The roster changed since this preview was made. Look at it once more; nothing was changed.",
   );
-  if ((await fingerprintOf(runtime.db.read, staff, before)) !== fingerprint) throw changedSince;
+  const school = await schoolOf(runtime, before.schoolId);
+  const today = dayAt(school, runtime.now());
+  if ((await fingerprintOf(runtime.db.read, staff, before, today)) !== fingerprint) throw changedSince;
   const { known, preview, supports, memberships } = await (await jobOf(context, before)).done;
   if (!preview.ok) throw new Refusal("invalid", preview.message);
   const { entries } = preview.difference;
   if (entries.length === 0) throw new Refusal("invalid", "There is nothing to add or change in this file.");
   if (preview.warnings.some((warning) => !confirmed.includes(warning)))
     throw new Refusal("invalid", `Please confirm first: ${preview.warnings.join(" ")}`);
-  const school = await schoolOf(runtime, before.schoolId);
-  const today = dayAt(school, runtime.now());
   const plan = await planRows(runtime, school);
   const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
   const result = await runtime.db.write(async (tx) => {
     const draft = await unappliedDraft(tx, context, draftId);
     // Asked again inside the transaction: of two imports at once the second one must not be applied unseen.
-    if ((await fingerprintOf(tx, staff, draft)) !== fingerprint) throw changedSince;
+    if ((await fingerprintOf(tx, staff, draft, today)) !== fingerprint) throw changedSince;
     const rows = rowsOfEntries(entries, {
       roster: known.rows,
       supports,
