@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, gte, inArray, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, gte, inArray, isNull, lt, max, ne, or, type SQL, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { ChangeArea } from "@/core/model/changeArea";
 import type { Queryable } from "../connection";
@@ -78,20 +78,21 @@ export async function wasUndone(db: Queryable, id: string): Promise<boolean> {
   return found.length > 0;
 }
 
-/** The latest entry about what a roster file may change: when it is another than before, the roster may have changed. */
-export async function latestRosterChange(db: Queryable, schoolIds: readonly string[]): Promise<string> {
-  const [latest] = await db
-    .select({ id: changes.id })
+/**
+ * A word for the state of what a roster file may change: when it is another than before, the roster may have changed. Counted, because
+ * a clock that was set back would hide a later entry behind an earlier one.
+ */
+export async function rosterVersion(db: Queryable, schoolIds: readonly string[]): Promise<string> {
+  const [found] = await db
+    .select({ entries: count(), latest: max(changes.id) })
     .from(changes)
     .where(
       and(
         inArray(changes.schoolId, [...schoolIds]),
         inArray(changes.area, ["roster", "groups", "supports", "privacy"]),
       ),
-    )
-    .orderBy(desc(changes.id))
-    .limit(1);
-  return latest?.id ?? "";
+    );
+  return `${found?.entries ?? 0} ${found?.latest ?? ""}`;
 }
 
 export interface EntrySearch {

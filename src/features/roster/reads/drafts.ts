@@ -4,7 +4,7 @@ import { gradeCode } from "@/core/roster/gradeCode";
 import type { SheetSurroundings } from "@/core/roster/readRosterSheet";
 import type { IncomingRecord } from "@/core/roster/rosterRecord";
 import type { Queryable } from "@/db/connection";
-import { latestRosterChange, wasUndone } from "@/db/queries/history";
+import { rosterVersion, wasUndone } from "@/db/queries/history";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { groupsOfClasses } from "@/db/queries/regroup";
 import type { MembershipRow, SupportsRow } from "@/db/queries/roster";
@@ -70,17 +70,17 @@ export function schoolsOfDraft(staff: StaffActor, draft: RosterDraftRow): readon
   return whole && staff.coordinates.includes(draft.schoolId) ? staff.coordinates : [draft.schoolId];
 }
 
-/** Changes when the preview would: made of what was typed in the draft, the latest change of the roster, and the day. */
+/** Changes when the preview would: made of what was typed in the draft, the state of the roster, and the day. */
 export async function fingerprintOf(
   db: Queryable,
   staff: StaffActor,
   draft: RosterDraftRow,
   today: string,
 ): Promise<string> {
-  const latest = await latestRosterChange(db, schoolsOfDraft(staff, draft));
+  const version = await rosterVersion(db, schoolsOfDraft(staff, draft));
   const { repairs, links, mapping, makeClasses } = draft;
   return createHash("sha256")
-    .update(JSON.stringify([latest, today, repairs, links, mapping, makeClasses]))
+    .update(JSON.stringify([version, today, repairs, links, mapping, makeClasses]))
     .digest("base64url")
     .slice(0, 20);
 }

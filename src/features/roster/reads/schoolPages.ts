@@ -5,7 +5,7 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { dayWords } from "@/core/calendar/dayWords";
 import { rollOverFate } from "@/core/roster/rollOverFate";
-import { latestRosterChange } from "@/db/queries/history";
+import { rosterVersion } from "@/db/queries/history";
 import { classesOfSchools, personById, staffOfSchools } from "@/db/queries/people";
 import {
   archivedPeople,
@@ -53,7 +53,7 @@ export async function rollOverView(context: Context): Promise<RollOverView> {
   return {
     termName: term?.name ?? "",
     next: nextTerm(term, today),
-    version: await latestRosterChange(db, [staff.schoolId]),
+    version: await rosterVersion(db, [staff.schoolId]),
     today,
     lastGrade,
     lines: classes.map((own) => {

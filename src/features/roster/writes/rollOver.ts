@@ -1,6 +1,6 @@
 import "server-only";
 import { array, number, object, string } from "yup";
-import { latestRosterChange } from "@/db/queries/history";
+import { rosterVersion } from "@/db/queries/history";
 import { classesOfSchools, termsOf } from "@/db/queries/people";
 import { presentEnrollments, staffOfClasses, studentsOfSchools } from "@/db/queries/roster";
 import { added, changed } from "@/db/queries/rowChanges";
@@ -69,7 +69,7 @@ export async function rollOver(context: Context, raw: unknown): Promise<{ change
   const school = await schoolOf(runtime, schoolId);
   const today = dayAt(school, now);
   const result = await runtime.db.write(async (tx) => {
-    if ((await latestRosterChange(tx, [schoolId])) !== plan.version)
+    if ((await rosterVersion(tx, [schoolId])) !== plan.version)
       throw new Refusal(
         "conflict",
         "The roster changed since this page was opened. Look at it once more; nothing was changed.",
