@@ -46,9 +46,16 @@ export function added<Name extends TableName>(table: Name, row: NewRow<Name>): R
 
 /** New values for some columns of a row as a recorded change. */
 export function changed<Name extends TableName>(table: Name, row: Row<Name>, values: Partial<Row<Name>>): RowChange {
-  const old = Object.fromEntries(
-    Object.keys(values).map((column) => [column, (row as Record<string, unknown>)[column]]),
-  );
+  return changedRow(table, row, values);
+}
+
+/** The same for a row whose table is known only when it runs. */
+export function changedRow(
+  table: TableName,
+  row: Readonly<Record<string, unknown>> & { readonly id: string },
+  values: Readonly<Record<string, unknown>>,
+): RowChange {
+  const old = Object.fromEntries(Object.keys(values).map((column) => [column, row[column]]));
   return { table, id: row.id, before: old, after: values };
 }
 

@@ -5,7 +5,7 @@ import { gradeOfCode } from "@/core/roster/gradeCode";
 import type { RosterEntry } from "@/core/roster/rosterEntry";
 import { ROSTER_FILES, type RosterFile } from "@/core/roster/rosterRecord";
 import { supportsOfWords } from "@/core/roster/supportsWords";
-import { added, changed, type TableName } from "@/db/queries/rowChanges";
+import { added, changedRow, type TableName } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { Refusal } from "@/server/runtime/refusal";
 import {
@@ -192,7 +192,7 @@ function changeOf(entry: RosterEntry, row: AnyRow, ids: (file: RosterFile) => Id
         ([column, value]) => JSON.stringify(row[column] ?? null) !== JSON.stringify(value ?? null),
       ),
     );
-    return Object.keys(differing).length === 0 ? [] : [changed(table, row as never, differing as never)];
+    return Object.keys(differing).length === 0 ? [] : [changedRow(table, row, differing)];
   };
   const { keyOf } = applying;
   switch (file) {
@@ -232,7 +232,7 @@ function changeOf(entry: RosterEntry, row: AnyRow, ids: (file: RosterFile) => Id
       const own = roleOfColumns(values, refer(ids, values));
       // A file's word for a role never takes a right away that was given here.
       const role = row.role === "student" || own.role === "student" ? own.role : (row.role as typeof own.role);
-      if (back) return [changed("roles", row as never, { untilDay: own.untilDay, role } as never)];
+      if (back) return [changedRow("roles", row, { untilDay: own.untilDay, role })];
       return of("roles", { ...own, role }, (after) => columnsOfRole(after, keyOf));
     }
     case "enrollments": {
@@ -275,13 +275,13 @@ function revived(
   row: AnyRow,
   back: boolean,
 ): RowChange[] {
-  return back ? [changed(table, row as never, { archivedAt: null } as never)] : [];
+  return back ? [changedRow(table, row, { archivedAt: null })] : [];
 }
 
 /** Ends a thing: nothing is deleted, everything that hangs on it stays. */
 function endOf({ file, values }: RosterEntry, row: AnyRow, { now, today }: Applying): RowChange[] {
   const archived = (table: "schools" | "terms" | "courses" | "classes" | "people") => [
-    changed(table, row as never, { archivedAt: now } as never),
+    changedRow(table, row, { archivedAt: now }),
   ];
   // The file may say that it ended some days ago; the end is exclusive.
   const end = values.endDate && values.endDate < today ? values.endDate : today;
@@ -297,14 +297,14 @@ function endOf({ file, values }: RosterEntry, row: AnyRow, { now, today }: Apply
     case "users":
       return archived("people");
     case "roles":
-      return [changed("roles", row as never, { untilDay: dayBefore(end) } as never)];
+      return [changedRow("roles", row, { untilDay: dayBefore(end) })];
     case "enrollments":
       // Of staff the last day is written down, of students the first day without.
       return "role" in row
-        ? [changed("classStaff", row as never, { untilDay: dayBefore(end) } as never)]
-        : [changed("enrollments", row as never, { untilDay: end } as never)];
+        ? [changedRow("classStaff", row, { untilDay: dayBefore(end) })]
+        : [changedRow("enrollments", row, { untilDay: end })];
     case "memberships":
-      return [changed("groupMembers", row as never, { untilDay: today } as never)];
+      return [changedRow("groupMembers", row, { untilDay: today })];
     case "supports":
       return [];
   }
