@@ -1,6 +1,7 @@
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { isSchoolDay } from "@/core/calendar/isSchoolDay";
+import { NO_SUPPORTS } from "@/core/model/supports";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { setSecret } from "@/db/queries/credentials";
 import { studentsOfClasses } from "@/db/queries/people";
@@ -189,18 +190,8 @@ async function settleRoster(
 ): Promise<void> {
   const noor = await staffContext(simulation, "noor");
   const idOf = (givenName: string) => students.find((student) => student.givenName === givenName)?.id ?? "";
-  const none = {
-    timeFactor: 1,
-    readAloud: false,
-    largerText: false,
-    itemShare: 1,
-    separateSetting: false,
-    homeLanguage: "",
-    leaveOutOfTests: false,
-    leaveOutReason: "",
-  };
-  await setSupports(noor, { ...none, studentId: idOf("Wen"), timeFactor: 1.5, homeLanguage: "Mandarin" });
-  await setSupports(noor, { ...none, studentId: idOf("Bashir"), readAloud: true, largerText: true });
+  await setSupports(noor, { ...NO_SUPPORTS, studentId: idOf("Wen"), timeFactor: 1.5, homeLanguage: "Mandarin" });
+  await setSupports(noor, { ...NO_SUPPORTS, studentId: idOf("Bashir"), readAloud: true, largerText: true });
   const marguerite = await staffContext(simulation, "marguerite");
   const all = await studentsOfClasses(
     simulation.runtime.db.read,

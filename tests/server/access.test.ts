@@ -279,6 +279,10 @@ describe("sharing a class", () => {
     ]);
     const seen = await whoCanSee(await school.teacher("cora"), studentIds[0] ?? "");
     expect(seen.people.map(({ name }) => name)).toEqual(["Ana Tester", "Cora Tester", "Dee Tester"]);
+    // Should parents ever go round in a circle, nobody waits for ever.
+    const [valley] = await rowsOfTable(db.read, "schools", ["valley"]);
+    await applyRowChanges(db.read, [changed("schools", valley as Row<"schools">, { parentId: "school-1" })]);
+    expect([...(await school.teacher("dee")).actor.coordinates].sort()).toEqual(["school-1", "valley"]);
   });
 
   it("never leaves a class without a teacher, nor a school without a coordinator", async () => {

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
+import { NO_SUPPORTS } from "@/core/model/supports";
 import { insertSession } from "@/db/queries/credentials";
 import { personById } from "@/db/queries/people";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
@@ -138,16 +139,7 @@ const route = async (path: string, verb: "GET" | "POST", url: string, init: obje
 
 const days = { fromDay: "2026-11-23", slots: [] };
 const person = { givenName: "New", familyName: "Child", studentNumber: "X1", grade: 6 };
-const supports = {
-  timeFactor: 1.5,
-  readAloud: false,
-  largerText: false,
-  itemShare: 1,
-  separateSetting: false,
-  homeLanguage: "",
-  leaveOutOfTests: false,
-  leaveOutReason: "",
-};
+const supports = { ...NO_SUPPORTS, timeFactor: 1.5 };
 const cell = { file: "sheet", row: 2, column: "grade", text: "6" };
 
 /** Every server action and every route handler, with what it needs. One that is missing here fails the test. */

@@ -1,3 +1,4 @@
+import { bareName } from "./bareName";
 import { gradeWords } from "./gradeCode";
 import type { RosterEntry } from "./rosterEntry";
 import type { KnownRecord } from "./rosterRecord";
@@ -48,20 +49,15 @@ export function likelySame(entries: readonly RosterEntry[], known: readonly Know
 const nameOf = (values: Readonly<Record<string, string>>) =>
   values.title ?? `${values.givenName ?? ""} ${values.familyName ?? ""}`.trim();
 
-const bare = (text: string) =>
-  text
-    .normalize("NFKD")
-    .replace(/\p{M}/gu, "")
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, " ")
-    .trim();
-
 function cluesOf(file: "users" | "classes", values: Readonly<Record<string, string>>) {
   if (file === "classes")
     return [
-      { clue: `class|${values.schoolSourcedId ?? ""}|${bare(values.title ?? "")}`, because: "same title, same school" },
+      {
+        clue: `class|${values.schoolSourcedId ?? ""}|${bareName(values.title ?? "")}`,
+        because: "same title, same school",
+      },
     ];
-  const name = bare(nameOf(values));
+  const name = bareName(nameOf(values));
   const { email, birthYear, grades } = values;
   return [
     ...(email ? [{ clue: `email|${email.toLowerCase()}`, because: "same email address" }] : []),

@@ -1,4 +1,5 @@
 import type { SchoolDay } from "../calendar/dayNumber";
+import { circleFinder } from "./circleFinder";
 import { type LikelySame, likelySame } from "./likelySame";
 import type { ColumnChange, RosterEntry } from "./rosterEntry";
 import {
@@ -54,12 +55,15 @@ export function rosterDifference(
     if (!table) continue;
     const own = known.filter((record) => record.file === file);
     const recognise = recogniser(own, links);
+    const circle = circleFinder(own, table.records);
     const tally = { added: 0, changed: 0, inactive: 0, restored: 0, unchanged: 0, kept: 0, over: 0 };
     const seen = new Set<string>();
     for (const row of table.records) {
       const record = isOver(row, today) ? { ...row, gone: true } : row;
       const match = recognise(record);
-      const fault = faultOf(record, match, seen, present);
+      const fault =
+        faultOf(record, match, seen, present) ??
+        (circle(record) ? faultAt(record, "parentSourcedId", "The parents would go round in a circle.") : null);
       // A refused row still says that the thing exists: it must not end for want of a better row.
       if (match) seen.add(match.id);
       if (fault) {

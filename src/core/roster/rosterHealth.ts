@@ -1,3 +1,4 @@
+import { bareName } from "./bareName";
 /** What is looked at. Only what is active. */
 export interface HealthFacts {
   readonly students: readonly {
@@ -96,16 +97,9 @@ export function rosterHealth({ students, classes }: HealthFacts): HealthIssue[] 
 }
 
 function duplicates(students: HealthFacts["students"]): HealthIssue[] {
-  const bare = (text: string) =>
-    text
-      .normalize("NFKD")
-      .replace(/\p{M}/gu, "")
-      .toLowerCase()
-      .replace(/[^\p{L}\p{N}]+/gu, " ")
-      .trim();
   const byClue = new Map<string, HealthFacts["students"][number][]>();
   for (const student of students) {
-    const clue = `${bare(student.name)}|${student.birthYear ?? `grade ${student.grade}`}`;
+    const clue = `${bareName(student.name)}|${student.birthYear ?? `grade ${student.grade}`}`;
     byClue.set(clue, [...(byClue.get(clue) ?? []), student]);
   }
   return [...byClue.values()]

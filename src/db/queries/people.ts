@@ -91,11 +91,12 @@ export async function classesById(db: Queryable, ids: readonly string[]): Promis
     .orderBy(asc(classes.name), asc(classes.id));
 }
 
-/** The school of a row and everything below it, itself first. */
+/** The school of a row and everything below it, itself first; parents in a circle end where it closes. */
 export async function schoolsBelow(db: Queryable, id: string): Promise<SchoolRow[]> {
   const all = await db.select().from(schools);
   const found = all.filter((school) => school.id === id);
-  for (const above of found) found.push(...all.filter(({ parentId }) => parentId === above.id));
+  for (const above of found)
+    found.push(...all.filter((school) => school.parentId === above.id && !found.includes(school)));
   return found;
 }
 

@@ -154,6 +154,23 @@ describe("rosterDifference", () => {
     expect(entries.filter(({ what }) => what !== "inactive")).toEqual([]);
   });
 
+  it("refuses parents that close a circle with what is known, but not a turn that opens one", () => {
+    const org = (key: string, parent: string) =>
+      known("orgs", key, { name: key, parentSourcedId: parent }, { school: "" });
+    const now = [org("a", "b"), org("b", "c")];
+    const closing = roster("delta", coming("orgs", "c", { parentSourcedId: "a" }));
+    expect(rosterDifference(now, closing, {})).toMatchObject({
+      entries: [],
+      refused: [{ column: "parentSourcedId", reason: expect.stringContaining("circle") }],
+    });
+    const turning = roster(
+      "delta",
+      coming("orgs", "b", { parentSourcedId: "a" }),
+      coming("orgs", "a", { parentSourcedId: "c" }),
+    );
+    expect(rosterDifference(now, turning, {}).refused).toEqual([]);
+  });
+
   it("refuses what hangs on a refused row", () => {
     const file = roster(
       "delta",

@@ -197,20 +197,16 @@ async function correctable(db: Queryable, staff: StaffActor, today: string): Pro
   return new Set((await studentsOfClasses(db, team, today)).map(({ person }) => person.id));
 }
 
-function newClassOf(
-  draft: RosterDraftRow,
-  { keyOf }: KnownRoster,
-  school: School,
-  today: string,
-): IncomingRecord | null {
+function newClassOf(draft: RosterDraftRow, known: KnownRoster, school: School, today: string): IncomingRecord | null {
   if (draft.newClassName === null) return null;
+  const { keyOf } = known;
   const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
   const values: Record<string, string> = {
     title: draft.newClassName,
     grades: gradeCode(draft.newClassGrade),
     classType: "scheduled",
     schoolSourcedId: keyOf(draft.schoolId),
-    subjects: "Mathematics",
+    subjects: usualSubject(known),
     ...(term ? { termSourcedIds: keyOf(term.id) } : {}),
   };
   return { file: "classes", key: newClassKey(draft), values, row: null, gone: false };

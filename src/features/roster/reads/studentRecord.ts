@@ -75,28 +75,10 @@ export async function studentRecord(context: Context, studentId: string): Promis
   };
 }
 
+/** The supports of a row, and nothing else of it. */
 function supportsView(row: StudentSupports | undefined): StudentSupports {
-  if (!row) return NO_SUPPORTS;
-  const {
-    timeFactor,
-    readAloud,
-    largerText,
-    itemShare,
-    separateSetting,
-    homeLanguage,
-    leaveOutOfTests,
-    leaveOutReason,
-  } = row;
-  return {
-    timeFactor,
-    readAloud,
-    largerText,
-    itemShare,
-    separateSetting,
-    homeLanguage,
-    leaveOutOfTests,
-    leaveOutReason,
-  };
+  const fields = Object.keys(NO_SUPPORTS) as (keyof StudentSupports)[];
+  return { ...NO_SUPPORTS, ...(row ? Object.fromEntries(fields.map((field) => [field, row[field]])) : {}) };
 }
 
 /** The interests that the asking student has chosen. */

@@ -50,6 +50,7 @@ export function rowsOfEntries(entries: readonly RosterEntry[], applying: Applyin
   const { roster, supports, memberships } = applying;
   for (const table of [...Object.values(roster), supports, memberships])
     for (const row of table) rowById.set(row.id, row);
+  const schoolOfClass = new Map(roster.classes.map(({ id, schoolId }) => [id, schoolId]));
   const rows: RowChange[] = [];
   const ends: RowChange[] = [];
   for (const file of ROSTER_FILES)
@@ -60,7 +61,9 @@ export function rowsOfEntries(entries: readonly RosterEntry[], applying: Applyin
         if (row) ends.push(...endOf(entry, row, applying));
         continue;
       }
-      rows.push(...(row ? changeOf(entry, row, ids, applying) : additionOf(entry, ids, kinds, applying)));
+      rows.push(
+        ...(row ? changeOf(entry, row, ids, schoolOfClass, applying) : additionOf(entry, ids, kinds, applying)),
+      );
     }
   return [...rows, ...ends];
 }
@@ -168,11 +171,15 @@ function courseFor(values: Columns, ids: (file: RosterFile) => IdOf, { roster }:
 }
 
 /** The own columns that a changed row gets, by its table. */
-function changeOf(entry: RosterEntry, row: AnyRow, ids: (file: RosterFile) => IdOf, applying: Applying): RowChange[] {
+function changeOf(
+  entry: RosterEntry,
+  row: AnyRow,
+  ids: (file: RosterFile) => IdOf,
+  schoolOfClass: ReadonlyMap<string, string>,
+  applying: Applying,
+): RowChange[] {
   const { file, values, what, key } = entry;
   const source = entry.changes.find(({ column }) => column === "sourcedId")?.to;
-  const { roster } = applying;
-  const schoolOfClass = () => roster.classes.find(({ id }) => id === row.classId)?.schoolId ?? "";
   const back = what === "restored";
   const of = <Name extends TableName>(
     table: Name,
@@ -236,14 +243,15 @@ function changeOf(entry: RosterEntry, row: AnyRow, ids: (file: RosterFile) => Id
       return of("roles", { ...own, role }, (after) => columnsOfRole(after, keyOf));
     }
     case "enrollments": {
+      const school = schoolOfClass.get(String(row.classId)) ?? "";
       if (back) return additionOf({ ...entry, id: null, key }, again(ids, applying), new Map(), applying);
       if ("role" in row) {
         const own = classStaffOfColumns(values, refer(ids, values));
         const role = row.role === "teacher" || own.role === "teacher" ? own.role : (row.role as typeof own.role);
-        return of("classStaff", { ...own, role }, (after) => columnsOfClassStaff(after, schoolOfClass(), keyOf));
+        return of("classStaff", { ...own, role }, (after) => columnsOfClassStaff(after, school, keyOf));
       }
       const own = enrollmentOfColumns(values, refer(ids, values), row.fromDay as string);
-      return of("enrollments", own, (after) => columnsOfEnrollment(after, schoolOfClass(), keyOf));
+      return of("enrollments", own, (after) => columnsOfEnrollment(after, school, keyOf));
     }
     case "memberships":
       return [];

@@ -1,0 +1,22 @@
+import type { IncomingRecord, RosterRecord } from "./rosterRecord";
+
+/**
+ * Tells of the rows of one file whether their parents, as they would be once the whole file is in, lead back to themselves. A
+ * file that is sound in itself can close a circle with what is known already.
+ */
+export function circleFinder(
+  known: readonly RosterRecord[],
+  coming: readonly IncomingRecord[],
+): (record: RosterRecord) => boolean {
+  const parents = new Map<string, string>();
+  for (const { key, values } of [...known, ...coming])
+    if (values.parentSourcedId) parents.set(key, values.parentSourcedId);
+  return ({ key }) => {
+    const passed = new Set<string>();
+    for (let at = parents.get(key); at !== undefined && !passed.has(at); at = parents.get(at)) {
+      if (at === key) return true;
+      passed.add(at);
+    }
+    return false;
+  };
+}
