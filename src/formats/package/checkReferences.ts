@@ -1,4 +1,5 @@
 import type { RowFault } from "@/core/roster/rosterRecord";
+import { faultNoter } from "./faultNoter";
 import { ONE_ROSTER_COLUMNS, ONE_ROSTER_FILES, type OneRosterFile } from "./oneRosterFiles";
 import type { OneRosterRow, OneRosterTable } from "./oneRosterPackage";
 
@@ -26,27 +27,20 @@ export function checkReferences(tables: Tables, rowOf: ReadonlyMap<OneRosterRow,
         ? [{ name, many: of.kind === "references", ids: known(of.to), to: of.to }]
         : [],
     );
-    const fault = (row: OneRosterRow, column: string, value: string, reason: string) =>
-      faults.push({
-        file: `${file}.csv`,
-        row: rowOf.get(row) ?? null,
-        column,
-        value: value.slice(0, 80),
-        reason,
-        suggestion: null,
-      });
+    const fault = faultNoter(`${file}.csv`, faults);
     const rows = table.rows.filter((row) => {
       const before = faults.length;
+      const number = rowOf.get(row) ?? null;
       for (const { name, many, ids, to } of references) {
         const value = row[name] ?? "";
         if (value === "" || !ids) continue;
         if (ids.has(value)) continue;
         const missing = (many ? value.split(",").map((id) => id.trim()) : [value]).filter((id) => !ids.has(id));
         if (missing.length > 0)
-          fault(row, name, missing.join(","), `There is no such row in ${to}.csv, or it was left out.`);
+          fault(number, name, missing.join(","), `There is no such row in ${to}.csv, or it was left out.`);
       }
       if (inCircle.has(row.sourcedId ?? ""))
-        fault(row, "parentSourcedId", row.parentSourcedId ?? "", "The parents go round in a circle.");
+        fault(number, "parentSourcedId", row.parentSourcedId ?? "", "The parents go round in a circle.");
       return faults.length === before;
     });
     sound[file] = { ...table, rows };

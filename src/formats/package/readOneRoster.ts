@@ -1,6 +1,7 @@
 import type { RowFault } from "@/core/roster/rosterRecord";
 import { checkCell } from "./checkCell";
 import { checkReferences } from "./checkReferences";
+import { faultNoter } from "./faultNoter";
 import { ONE_ROSTER_COLUMNS, ONE_ROSTER_FILES, type OneRosterFile } from "./oneRosterFiles";
 import type { OneRosterPackage, OneRosterRow, OneRosterTable } from "./oneRosterPackage";
 import { type Repairs, readTable, type TableReading } from "./readTable";
@@ -70,15 +71,9 @@ export function readOneRoster(
 }
 
 function readManifest(bytes: Uint8Array | undefined, faults: RowFault[]) {
+  const fault = faultNoter("manifest.csv", faults);
   if (!bytes) {
-    faults.push({
-      file: "manifest.csv",
-      row: null,
-      column: null,
-      value: "",
-      reason: "There is no manifest; every file was taken as the whole truth (bulk).",
-      suggestion: null,
-    });
+    fault(null, null, "", "There is no manifest; every file was taken as the whole truth (bulk).");
     return NO_MANIFEST;
   }
   const reading = readTable("manifest.csv", bytes);
@@ -89,15 +84,7 @@ function readManifest(bytes: Uint8Array | undefined, faults: RowFault[]) {
     const file = /^file\.(.+)$/.exec(name)?.[1];
     if (!file) continue;
     if (["absent", "bulk", "delta"].includes(value)) modes.set(file, value);
-    else
-      faults.push({
-        file: "manifest.csv",
-        row: null,
-        column: name,
-        value,
-        reason: "A file is absent, bulk or delta.",
-        suggestion: null,
-      });
+    else fault(null, name, value, "A file is absent, bulk or delta.");
   }
   return {
     source: {
@@ -115,45 +102,30 @@ function soundRows(
   optional: readonly string[],
   faults: RowFault[],
 ): OneRosterRow[] {
+  const fault = faultNoter(`${file}.csv`, faults);
   const columns = ONE_ROSTER_COLUMNS[file].map((column) =>
     optional.includes(column.name) ? { ...column, required: false } : column,
   );
   const missing = columns.filter(({ name, required }) => required && !headers.includes(name)).map(({ name }) => name);
   if (missing.length > 0) {
-    if (headers.length > 0)
-      faults.push({
-        file: `${file}.csv`,
-        row: 1,
-        column: missing.join(", "),
-        value: headers.join(",").slice(0, 80),
-        reason: "These columns are missing.",
-        suggestion: null,
-      });
+    if (headers.length > 0) fault(1, missing.join(", "), headers.join(","), "These columns are missing.");
     return [];
   }
   const seen = new Set<string>();
-  const fault = (row: OneRosterRow, column: string, value: string, reason: string, suggestion: string | null = null) =>
-    faults.push({
-      file: `${file}.csv`,
-      row: rowOf.get(row) ?? null,
-      column,
-      value: value.slice(0, 80),
-      reason,
-      suggestion,
-    });
   return rows.filter((row) => {
     const before = faults.length;
+    const number = rowOf.get(row) ?? null;
     for (const { name, required, of } of columns) {
       const value = row[name] ?? "";
       if (value === "") {
-        if (required) fault(row, name, "", "This must not be empty.");
+        if (required) fault(number, name, "", "This must not be empty.");
         continue;
       }
       const problem = checkCell(value, of);
-      if (problem) fault(row, name, value, problem.reason, problem.suggestion);
+      if (problem) fault(number, name, value, problem.reason, problem.suggestion);
     }
     const id = row.sourcedId ?? "";
-    if (id !== "" && seen.has(id)) fault(row, "sourcedId", id, "This id is there twice; the first row counts.");
+    if (id !== "" && seen.has(id)) fault(number, "sourcedId", id, "This id is there twice; the first row counts.");
     seen.add(id);
     return faults.length === before;
   });

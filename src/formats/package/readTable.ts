@@ -2,6 +2,7 @@ import Papa from "papaparse";
 import type { RowFault } from "@/core/roster/rosterRecord";
 import { decodeText } from "../table/decodeText";
 import { unmarked } from "../table/neutralised";
+import { faultNoter } from "./faultNoter";
 import type { OneRosterRow } from "./oneRosterPackage";
 
 const MOST_COLUMNS = 80;
@@ -42,34 +43,24 @@ export function readTable(file: string, bytes: Uint8Array, repairs: Repairs = {}
   const twice = headers.find((header, place) => header !== "" && headers.indexOf(header) !== place);
   if (twice !== undefined) return refused(`The column ${twice} is there twice.`);
   if (lines.length > MOST_ROWS) return refused(`The file has more than ${MOST_ROWS.toLocaleString("en-GB")} rows.`);
-  const faults: RowFault[] = decoded.notes.map((reason) => ({
-    file,
-    row: null,
-    column: null,
-    value: "",
-    reason,
-    suggestion: null,
-  }));
+  const faults: RowFault[] = [];
   const rowOf = new Map<OneRosterRow, number>();
   const repairedRows = new Set(
     Object.keys(repairs).flatMap((key) => (key.startsWith(`${file} `) ? [Number(key.split(" ")[1])] : [])),
   );
-  const fault = (row: number, reason: string, value: string) =>
-    faults.push({ file, row, column: null, value: value.slice(0, 80), reason, suggestion: null });
+  const fault = faultNoter(file, faults);
+  for (const note of decoded.notes) fault(null, null, "", note);
   lines.forEach((line, place) => {
     const row = place + 2;
     if (line.every((cell) => cell.trim() === "")) return;
     if (line.length !== headers.length) {
-      fault(
-        row,
-        `The row has ${line.length} cells, the file ${headers.length} columns. Is a quotation mark or comma missing?`,
-        line.join(","),
-      );
+      const counts = `The row has ${line.length} cells, the file ${headers.length} columns.`;
+      fault(row, null, line.join(","), `${counts} Is a quotation mark or comma missing?`);
       return;
     }
     const long = line.find((cell) => cell.length > LONGEST_CELL);
     if (long !== undefined) {
-      fault(row, `A cell holds more than ${LONGEST_CELL} characters. Is a quotation mark not closed?`, long);
+      fault(row, null, long, `A cell holds more than ${LONGEST_CELL} characters. Is a quotation mark not closed?`);
       return;
     }
     // Filled cell by cell: a package of a district has millions of them.

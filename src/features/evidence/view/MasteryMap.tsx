@@ -4,6 +4,7 @@ import { type CSSProperties, type KeyboardEvent, useMemo, useRef, useState } fro
 import { type PullList, usePullList } from "@/client/pull-list/pullList";
 import { LEVEL_NAMES, LEVELS } from "@/core/model/levels";
 import { SheetLink } from "@/ui/layout/SheetLink";
+import { FindField } from "@/ui/primitives/FindField";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
 import type { MapSkill, MapStudent, MasteryMapView } from "../types";
 import { CellAnswers } from "./CellAnswers";
@@ -78,15 +79,13 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
               <option value="name">name</option>
             </select>
           </label>{" "}
-          <label className="ml-2">
-            <span className="sr-only">Find a name</span>
-            <input
-              className="border-hair w-32 border-b bg-transparent px-1 outline-offset-0"
-              placeholder="Find a name"
-              value={find}
-              onChange={(event) => setFind(event.target.value || null)}
-            />
-          </label>{" "}
+          <FindField
+            label="Find a name"
+            placeholder="Find a name"
+            className="ml-2 w-32 py-0!"
+            value={find}
+            set={setFind}
+          />{" "}
           <span aria-live="polite">
             {rows.length} of {view.students.length} students
           </span>

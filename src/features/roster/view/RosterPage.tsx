@@ -9,6 +9,7 @@ import { undoAction } from "@/server/runtime/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
+import { FindField } from "@/ui/primitives/FindField";
 import { unlockStudentAction } from "../actions";
 import type { ArchivedClass, RosterStudent, RosterView, SignInSlip } from "../types";
 import { AddStudentDialog } from "./AddStudentDialog";
@@ -153,15 +154,7 @@ export function RosterPage({
         </fieldset>
         {show === "students" ? (
           <>
-            <label>
-              <span className="sr-only">Find a student</span>
-              <input
-                className="border-hair w-56 border-b bg-transparent px-1 py-1"
-                placeholder="Find a name or number"
-                value={find}
-                onChange={(event) => setFind(event.target.value || null)}
-              />
-            </label>
+            <FindField label="Find a student" placeholder="Find a name or number" value={find} set={setFind} />
             {view.classes.length > 1 ? (
               <label>
                 <span className="sr-only">Class</span>

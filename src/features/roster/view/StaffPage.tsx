@@ -8,6 +8,7 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { FIELD, Field } from "@/ui/primitives/Field";
+import { FindField } from "@/ui/primitives/FindField";
 import { FormFoot } from "@/ui/primitives/FormFoot";
 import {
   addStaffAction,
@@ -42,18 +43,18 @@ export function StaffPage({ view }: { readonly view: StaffView }) {
         <Button onClick={() => setAdding(true)}>Add somebody</Button>
       </PageHead>
       {view.people.length > MANY ? (
-        <label className="no-print mb-2 block">
-          <span className="sr-only">Find a colleague</span>
-          <input
-            className="border-hair w-64 border-b bg-transparent px-1 py-1"
+        <p className="no-print mb-2">
+          <FindField
+            label="Find a colleague"
             placeholder="Find a name, email or class"
+            className="w-64"
             value={find}
-            onChange={(event) => setFind(event.target.value || null)}
+            set={setFind}
           />
           <span className="text-mute ml-4" aria-live="polite">
             {shown.length} of {view.people.length}
           </span>
-        </label>
+        </p>
       ) : null}
       <table className="w-full max-w-6xl">
         <thead className="text-mute text-left text-[14px]">
