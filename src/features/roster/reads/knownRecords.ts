@@ -1,5 +1,6 @@
 import "server-only";
 import { isEnrolled } from "@/core/roster/isEnrolled";
+import { lasts } from "@/core/roster/lasts";
 import type { KnownRecord, RosterFile } from "@/core/roster/rosterRecord";
 import { wordsOfSupports } from "@/core/roster/supportsWords";
 import type { Queryable } from "@/db/connection";
@@ -32,7 +33,6 @@ export async function knownRoster(db: Queryable, schoolIds: readonly string[], t
     for (const { id, sourcedId } of table) keys.set(id, sourcedId ?? id);
   const keyOf = (id: string | null) => (id === null ? "" : (keys.get(id) ?? id));
   const schoolOfClass = new Map(rows.classes.map(({ id, schoolId }) => [id, schoolId]));
-  const lasts = (untilDay: string | null) => untilDay === null || untilDay >= today;
   const records: KnownRecord[] = [];
   const add = (
     file: RosterFile,
@@ -59,7 +59,7 @@ export async function knownRoster(db: Queryable, schoolIds: readonly string[], t
   for (const row of rows.people) add("users", row, columnsOfPerson(row, keyOf), row.schoolId, row.archivedAt === null);
   const present = new Set(rows.people.map(({ id }) => id));
   for (const row of rows.roles)
-    if (present.has(row.personId)) add("roles", row, columnsOfRole(row, keyOf), row.schoolId, lasts(row.untilDay));
+    if (present.has(row.personId)) add("roles", row, columnsOfRole(row, keyOf), row.schoolId, lasts(row, today));
   // The standard wants a role of everybody; who has none written down is what their kind says.
   const withRole = new Set(rows.roles.map(({ personId }) => personId));
   for (const { id, schoolId, kind, archivedAt } of rows.people) {
@@ -72,7 +72,7 @@ export async function knownRoster(db: Queryable, schoolIds: readonly string[], t
   for (const row of rows.classStaff) {
     const school = schoolOfClass.get(row.classId) ?? "";
     if (present.has(row.personId))
-      add("enrollments", row, columnsOfClassStaff(row, school, keyOf), school, lasts(row.untilDay));
+      add("enrollments", row, columnsOfClassStaff(row, school, keyOf), school, lasts(row, today));
   }
   for (const row of rows.enrollments) {
     const school = schoolOfClass.get(row.classId) ?? "";

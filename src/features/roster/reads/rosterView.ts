@@ -2,6 +2,7 @@ import "server-only";
 import { formatDistance } from "date-fns";
 import { cache } from "react";
 import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
+import { lasts } from "@/core/roster/lasts";
 import { type HealthIssue, rosterHealth } from "@/core/roster/rosterHealth";
 import { classesById, classesOfSchools, studentsOfClasses } from "@/db/queries/people";
 import { presentEnrollments, staffOfClasses, studentsOfSchools } from "@/db/queries/roster";
@@ -77,9 +78,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
     };
     return { view, person };
   });
-  const lasting = teachers.filter(
-    ({ row }) => (row.untilDay === null || row.untilDay >= today) && (row.fromDay === null || row.fromDay <= today),
-  );
+  const lasting = teachers.filter(({ row }) => lasts(row, today) && (row.fromDay === null || row.fromDay <= today));
   const issues = rosterHealth({
     students: students.map(({ view, person }) => ({
       id: view.id,

@@ -4,6 +4,7 @@ import { format } from "date-fns";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { dayWords } from "@/core/calendar/dayWords";
+import { lasts } from "@/core/roster/lasts";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { rosterVersion } from "@/db/queries/history";
 import { classesOfSchools, personById, staffOfSchools } from "@/db/queries/people";
@@ -124,7 +125,6 @@ export async function staffView(context: Context): Promise<StaffView> {
     classes.map(({ id }) => id),
   );
   const roles = await rolesOfSchools(db, [staff.schoolId]);
-  const lasts = ({ untilDay }: { untilDay: string | null }) => untilDay === null || untilDay >= today;
   return {
     people: members.map((person) => ({
       id: person.id,
@@ -132,9 +132,9 @@ export async function staffView(context: Context): Promise<StaffView> {
       familyName: person.familyName,
       email: person.email ?? "",
       isSelf: person.id === staff.personId,
-      role: roles.filter((row) => row.personId === person.id && lasts(row)).at(-1)?.role ?? null,
+      role: roles.filter((row) => row.personId === person.id && lasts(row, today)).at(-1)?.role ?? null,
       classes: rows
-        .filter(({ row }) => row.personId === person.id && lasts(row))
+        .filter(({ row }) => row.personId === person.id && lasts(row, today))
         .map(({ row }) => `${classes.find(({ id }) => id === row.classId)?.name ?? ""} (${row.role})`),
     })),
     left: left.map(({ id, givenName, familyName, archivedAt }) => ({

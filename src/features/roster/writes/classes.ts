@@ -3,6 +3,7 @@ import { array, number, object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
 import { dayWords } from "@/core/calendar/dayWords";
 import { isEnrolled } from "@/core/roster/isEnrolled";
+import { lasts } from "@/core/roster/lasts";
 import type { Queryable } from "@/db/connection";
 import { classByCode, classesById, personById } from "@/db/queries/people";
 import { classNamed, courseOf, enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
@@ -163,7 +164,7 @@ export async function shareClass(context: Context, raw: unknown): Promise<{ chan
     if (colleague?.kind !== "staff" || colleague.schoolId !== found.schoolId || colleague.archivedAt !== null)
       throw new Refusal("not-found", "This colleague is not at the school any more.");
     const present = (await staffOfClasses(tx, [found.id])).filter(
-      ({ row }) => row.personId === colleague.id && (row.untilDay === null || row.untilDay >= today),
+      ({ row }) => row.personId === colleague.id && lasts(row, today),
     );
     if (present.some(({ row }) => row.role === input.role && row.untilDay === input.untilDay))
       throw new Refusal("conflict", "This colleague has that access already.");
@@ -213,7 +214,7 @@ async function demandTeacherLeft(
   today: string,
 ): Promise<void> {
   const teachers = (await staffOfClasses(tx, [classId])).filter(
-    ({ row }) => row.role === "teacher" && (row.untilDay === null || row.untilDay >= today),
+    ({ row }) => row.role === "teacher" && lasts(row, today),
   );
   const losesOne = teachers.some(({ row }) => leaving.includes(row.id));
   if (losesOne && !teacherComes && teachers.every(({ row }) => leaving.includes(row.id)))

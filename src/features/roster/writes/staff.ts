@@ -1,6 +1,7 @@
 import "server-only";
 import { object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
+import { lasts } from "@/core/roster/lasts";
 import type { Queryable } from "@/db/connection";
 import { revokeSessionsOf } from "@/db/queries/credentials";
 import { type PersonRow, personById, rolesOf } from "@/db/queries/people";
@@ -92,9 +93,8 @@ export async function archiveStaff(context: Context, raw: unknown): Promise<{ ch
     const person = await colleague(tx, personId, schoolId);
     if (person.archivedAt !== null) throw new Refusal("conflict", "They have left already.");
     await demandCoordinatorLeft(tx, schoolId, personId, today);
-    const lasting = ({ untilDay }: { untilDay: string | null }) => untilDay === null || untilDay >= today;
     const untilDay = dayBefore(today);
-    const places = (await classStaffOf(tx, personId)).filter(lasting);
+    const places = (await classStaffOf(tx, personId)).filter((row) => lasts(row, today));
     const rows: RowChange[] = [
       ...places.map((row) => changed("classStaff", row, { untilDay })),
       ...(await rolesOf(tx, personId, today)).map((row) => changed("roles", row, { untilDay })),
@@ -139,7 +139,7 @@ async function colleague(tx: Queryable, personId: string, schoolId: string): Pro
 
 async function demandCoordinatorLeft(tx: Queryable, schoolId: string, leaving: string, today: string): Promise<void> {
   const coordinators = (await rolesOfSchools(tx, [schoolId])).filter(
-    (row) => row.role === "coordinator" && (row.untilDay === null || row.untilDay >= today),
+    (row) => row.role === "coordinator" && lasts(row, today),
   );
   if (coordinators.length > 0 && coordinators.every((row) => row.personId === leaving))
     throw new Refusal("conflict", "The school would have no coordinator. Make somebody else one first.");
