@@ -8,6 +8,7 @@ import { planOf } from "@/db/queries/plan";
 import { reteachesOfGroups } from "@/db/queries/regroup";
 import type { Presentation } from "@/db/schema/delivery";
 import type { AnswerReply } from "@/features/delivery/types";
+import { giveHint } from "@/features/delivery/writes/giveHint";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { suggestions } from "@/features/regroup/reads/reteachGroups";
@@ -185,6 +186,8 @@ async function sit(
     const item = library.item(shown.modelId, shown.modelVersion, shown.seed, shown.context);
     const parameters = library.parameters(shown.modelId, shown.modelVersion, shown.seed, shown.skillId);
     const answer = pupil.mind.answer(item, parameters, shown.skillId, day, tries + 1);
+    if (answer.hintsUsed > 0 && view.current.hasHint)
+      await giveHint(context, { sittingId: view.sittingId, presentationId });
     setNow(runtime.now() + answer.milliseconds);
     const reply = await submitAnswer(context, {
       key: runtime.newId(),
@@ -194,10 +197,11 @@ async function sit(
       answer: answer.text,
       hintsUsed: answer.hintsUsed,
       milliseconds: answer.milliseconds,
-      givenAt: runtime.now(),
+      agoMilliseconds: 0,
+      deviceClock: runtime.now(),
       offline: false,
     });
-    if (reply.outcome.status === "closed" || reply.outcome.status === "unreadable") return;
+    if (reply.outcome.status === "not-counted") return;
     view = reply.sitting;
     if (view.current?.presentationId !== presentationId) done++;
   }

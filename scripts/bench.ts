@@ -132,7 +132,8 @@ const messageOf = (view: Shown) => ({
   answer: view.current?.kind === "choice" ? "A" : "98765",
   hintsUsed: 0,
   milliseconds: 20_000,
-  givenAt: Date.now(),
+  agoMilliseconds: 0,
+  deviceClock: Date.now(),
   offline: false,
 });
 

@@ -24,7 +24,8 @@ export function ensureInstalled() {
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   console.log("Installing packages…");
   // Not "npm ci": it refuses a lock file without the optional packages of other platforms, which a registry may not serve.
-  run("npm", ["install", "--no-audit", "--no-fund", "--loglevel=error"]);
+  // Without --no-save, npm writes the lock file anew with whatever the registry serves today.
+  run("npm", ["install", "--no-save", "--no-audit", "--no-fund", "--loglevel=error"]);
   writeFileSync(stamp, lock);
 }
 

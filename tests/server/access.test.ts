@@ -488,7 +488,7 @@ it("a class emptied while its work is open keeps work, answers and the students'
   expect(await studentsOfClasses(school.db.read, [classId], TODAY)).toEqual([]);
   // The answer that was on its way still arrives, and the evidence stays.
   await give(school, studentId, await open(school, studentId, workId), "right");
-  expect((await studentHome(school.student(studentId))).toDo).toHaveLength(1);
+  expect((await studentHome(school.student(studentId))).now).toHaveLength(1);
   expect(await school.db.read.query.answers.findMany()).toHaveLength(2);
 });
 

@@ -303,7 +303,8 @@ const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "roster/setSettingsAction": {
     needs: ownSchool,
-    call: () => roster("setSettingsAction")({ staffIdleMinutes: 60, studentIdleMinutes: 30, keepYears: 2 }),
+    call: () =>
+      roster("setSettingsAction")({ staffIdleMinutes: 60, studentIdleMinutes: 30, keepYears: 2, lateGraceHours: 24 }),
   },
   "roster/rollOverAction": {
     needs: ownSchool,
@@ -418,10 +419,16 @@ const ENTRIES: Readonly<Record<string, Entry>> = {
           answer: "1",
           hintsUsed: 0,
           milliseconds: 1000,
-          givenAt: START,
+          agoMilliseconds: 0,
+          deviceClock: START,
           offline: false,
         }),
       }),
+  },
+  "POST api/hints": {
+    needs: ({ studentId, classId }) => [["work-on", { kind: "sitting", personId: studentId, classId }]],
+    call: ({ sittingId, presentationId }) =>
+      route("hints", "POST", "/x", { body: JSON.stringify({ sittingId, presentationId }) }),
   },
   "POST api/roster/drafts": {
     needs: ofClass("enroll"),

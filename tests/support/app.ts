@@ -4,7 +4,7 @@ import { answersAfter } from "@/db/queries/delivery";
 import { sittings } from "@/db/schema/delivery";
 import { libraryOf } from "@/server/runtime/library";
 import { freePort, startApp } from "~/scripts/steps.mjs";
-import { click, fill } from "./browser";
+import { click, fill, setPageTime } from "./browser";
 import { START, type TestSchool, testSchool } from "./school";
 
 /** The built application on a database of its own, which the test can look into beside it. */
@@ -26,6 +26,7 @@ export async function testApp(prepare: (school: TestSchool) => Promise<void> = a
     base: `http://localhost:${port}`,
     school,
     start: async (now = START) => {
+      setPageTime(now);
       const env = {
         OXBOW_DATABASE_URL: `file:${school.file}`,
         OXBOW_NOW: new Date(now).toISOString(),

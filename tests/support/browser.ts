@@ -1,5 +1,6 @@
 import { existsSync } from "node:fs";
 import puppeteer, { type Browser, type BrowserContext, type Page } from "puppeteer-core";
+import { START } from "./school";
 
 const CHROMIUM = process.env.CHROMIUM ?? "/usr/bin/chromium";
 
@@ -32,11 +33,31 @@ export function openBrowser(film?: string): Promise<Browser> {
   });
 }
 
+/** The clock that pages show: the application's. The real day, zone and hour of the machine must not decide a test. */
+let pageTime = START;
+
+/** Sets the clock of pages opened from now on. */
+export function setPageTime(now: number): void {
+  pageTime = now;
+}
+
 export async function openPage(browser: Browser | BrowserContext, width = 1280, height = 800): Promise<Page> {
   const page = await browser.newPage();
+  await page.evaluateOnNewDocument(moveClock, pageTime - Date.now());
   await page.setViewport({ width, height });
   page.setDefaultTimeout(PATIENCE);
   return page;
+}
+
+/** Runs in the page: a clock that goes on from another instant. */
+function moveClock(shift: number): void {
+  const RealDate = Date;
+  const now = () => RealDate.now() + shift;
+  globalThis.Date = new Proxy(RealDate, {
+    construct: (target, args, as) => Reflect.construct(target, args.length === 0 ? [now()] : args, as),
+    apply: () => new RealDate(now()).toString(),
+    get: (target, name) => (name === "now" ? now : Reflect.get(target, name)),
+  });
 }
 
 /** The first element of a kind whose own words match. */

@@ -192,7 +192,8 @@ export async function give(
     answer: answers[how],
     hintsUsed: 0,
     milliseconds: 20_000,
-    givenAt: school.runtime.now(),
+    agoMilliseconds: 0,
+    deviceClock: school.runtime.now(),
     offline: false,
     ...over,
   });

@@ -14,7 +14,7 @@ export interface SkillPlace {
 
 /** All gauges of one student on a day, by skill id, for any set of skills that is closed under "builds on". */
 export function gaugesOfStudent(
-  student: { readonly grade: number; readonly states: ReadonlyMap<string, SkillState> },
+  student: { readonly grade: number | null; readonly states: ReadonlyMap<string, SkillState> },
   skills: readonly SkillPlace[],
   day: number,
 ): Map<string, Gauge> {
@@ -22,7 +22,8 @@ export function gaugesOfStudent(
     skills
       .filter((skill) => {
         const state = student.states.get(skill.id);
-        if (!state || skill.grade <= student.grade || state.scoredAnswers < LEAST_EVIDENCE) return false;
+        if (!state || student.grade === null || skill.grade <= student.grade || state.scoredAnswers < LEAST_EVIDENCE)
+          return false;
         return masteryToday(state, day) >= LEVEL_CUTS.secure;
       })
       .flatMap((skill) => skill.prerequisites),

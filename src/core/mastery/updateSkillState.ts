@@ -25,9 +25,11 @@ const MOST_MASTERY = 0.99;
 export function updateSkillState(
   state: SkillState | null,
   prior: number,
-  answer: AnswerEvidence,
+  given: AnswerEvidence,
   skillDifficulty: number,
 ): SkillState {
+  // An answer that waited on a device may be older than what was answered elsewhere meanwhile: time does not run back.
+  const answer = { ...given, day: Math.max(given.day, state?.lastDay ?? given.day) };
   const before: SkillState = state ?? emptyState(prior, answer);
   const first = answer.tryNumber === 1;
   const weight = first ? (answer.hintsUsed > 0 ? HINT_WEIGHT : 1) : SECOND_TRY_WEIGHT;

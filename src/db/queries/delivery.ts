@@ -1,9 +1,17 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, getTableColumns, gt, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
-import { answers, misconceptionSigns, type Presentation, sittings, skillDays, skillStates } from "../schema/delivery";
-import { people } from "../schema/people";
+import {
+  answers,
+  misconceptionSigns,
+  type Presentation,
+  sittings,
+  skillDays,
+  skillStates,
+  uncountedAnswers,
+} from "../schema/delivery";
+import { classes, people } from "../schema/people";
 import { workSkills, works, workTargets } from "../schema/work";
 
 export type SittingRow = typeof sittings.$inferSelect;
@@ -12,7 +20,7 @@ export type SkillStateRow = typeof skillStates.$inferSelect;
 
 const value = sql.placeholder;
 
-/** What an answer meets: its sitting and work, the student's grade, and whether the same answer came before. */
+/** What an answer meets: its sitting and work, the student's grade (or else the class's), and whether the same answer came before. */
 export interface AnswerSituation {
   readonly sitting: SittingRow;
   readonly work: Pick<
@@ -20,7 +28,7 @@ export interface AnswerSituation {
     "id" | "classId" | "kind" | "title" | "instructions" | "dueAt" | "budgetItems" | "withdrawnAt"
   >;
   readonly extraItems: number | null;
-  readonly grade: number | null;
+  readonly grade: number;
   readonly skillIds: readonly string[];
   /** Serial of the answer that has this key already. */
   readonly knownSerial: number | null;
@@ -41,7 +49,7 @@ const answerSituation = prepared((db) => {
       'instructions', ${works.instructions}, 'dueAt', ${works.dueAt}, 'budgetItems', ${works.budgetItems},
       'withdrawnAt', ${works.withdrawnAt}),
     'extraItems', ${workTargets.extraItems},
-    'grade', ${people.grade},
+    'grade', coalesce(${people.grade}, ${classes.grade}),
     'knownSerial', (select ${answers.serial} from ${answers} where ${answers.key} = ${value("key")}),
     'skillIds', (select json_group_array(own_skill) from (select ${workSkills.skillId} as own_skill from ${workSkills}
       where ${workSkills.workId} = ${works.id} order by ${workSkills.place})))`;
@@ -49,6 +57,7 @@ const answerSituation = prepared((db) => {
     .select({ found })
     .from(sittings)
     .innerJoin(works, eq(works.id, sittings.workId))
+    .innerJoin(classes, eq(classes.id, works.classId))
     .innerJoin(people, eq(people.id, sittings.personId))
     .leftJoin(workTargets, and(eq(workTargets.workId, sittings.workId), eq(workTargets.personId, sittings.personId)))
     .where(eq(sittings.id, value("sittingId")))
@@ -65,7 +74,7 @@ export async function situationOfAnswer(
 }
 
 export async function answerBySerial(db: Queryable, serial: number): Promise<AnswerRow | null> {
-  const [row] = await db.select().from(answers).where(eq(answers.serial, serial));
+  const [row] = await readable(db).where(eq(answers.serial, serial));
   return row ?? null;
 }
 
@@ -144,6 +153,9 @@ const answerInsert = prepared((db) =>
       givenAt: value("givenAt"),
       recordedAt: value("recordedAt"),
       day: value("day"),
+      witness: value("witness"),
+      lateClaim: value("lateClaim"),
+      deviceClock: value("deviceClock"),
       grade: value("grade"),
       skillDifficulty: value("skillDifficulty"),
       a: value("a"),
@@ -157,9 +169,46 @@ export async function insertAnswer(tx: Queryable, row: Omit<AnswerRow, "serial">
   await answerInsert(tx).run({ ...row });
 }
 
-export async function answersOfSitting(db: Queryable, sittingId: string): Promise<AnswerRow[]> {
-  return db.select().from(answers).where(eq(answers.sittingId, sittingId)).orderBy(asc(answers.serial));
+/** Keeps what a student sent and what counts for nothing; sent again it is there already. */
+export async function keepUncounted(tx: Queryable, row: typeof uncountedAnswers.$inferInsert): Promise<void> {
+  await tx.insert(uncountedAnswers).values(row).onConflictDoNothing();
 }
+
+/** How many answers came too late to count, by student of a piece of work. */
+export async function lateAnswersOfWork(db: Queryable, workId: string): Promise<ReadonlyMap<string, number>> {
+  const rows = await db
+    .select({ personId: uncountedAnswers.personId, late: count() })
+    .from(uncountedAnswers)
+    .where(and(eq(uncountedAnswers.workId, workId), eq(uncountedAnswers.reason, "too-late")))
+    .groupBy(uncountedAnswers.personId);
+  return new Map(rows.map(({ personId, late }) => [personId, late]));
+}
+
+/** The latest answer of a sitting; null before the first. */
+export async function lastAnswerOfSitting(db: Queryable, sittingId: string): Promise<AnswerRow | null> {
+  const [row] = await readable(db).where(eq(answers.sittingId, sittingId)).orderBy(desc(answers.serial)).limit(1);
+  return row ?? null;
+}
+
+/**
+ * The log for reading. What lies outside every bound (an instant after its own recording, say) comes bounded, so that no row,
+ * however it got there, stops a reader: the client refuses integers that JavaScript can't hold.
+ */
+const readable = (db: Queryable) =>
+  db
+    .select({
+      ...getTableColumns(answers),
+      givenAt: sql<number>`max(0, min(${answers.givenAt}, ${answers.recordedAt}))`,
+      milliseconds: sql<number>`max(0, min(${answers.milliseconds}, ${MOST_READABLE_MILLISECONDS}))`,
+      hintsUsed: sql<number>`max(0, min(${answers.hintsUsed}, 99))`,
+      deviceClock: sql<
+        number | null
+      >`case when abs(${answers.deviceClock}) <= ${MOST_INSTANT} then ${answers.deviceClock} end`,
+    })
+    .from(answers);
+const MOST_READABLE_MILLISECONDS = 86_400_000;
+/** The last instant that JavaScript's dates know. */
+const MOST_INSTANT = 8_640_000_000_000_000;
 
 /** The answers behind one cell of the mastery map, newest first. */
 export async function answersBehindCell(
@@ -168,9 +217,7 @@ export async function answersBehindCell(
   skillId: string,
   limit: number,
 ): Promise<AnswerRow[]> {
-  return db
-    .select()
-    .from(answers)
+  return readable(db)
     .where(and(eq(answers.personId, personId), eq(answers.skillId, skillId)))
     .orderBy(desc(answers.serial))
     .limit(limit);
@@ -178,7 +225,16 @@ export async function answersBehindCell(
 
 /** A slice of the whole log in the order of writing, for the rebuild. */
 export async function answersAfter(db: Queryable, serial: number, limit: number): Promise<AnswerRow[]> {
-  return db.select().from(answers).where(sql`${answers.serial} > ${serial}`).orderBy(asc(answers.serial)).limit(limit);
+  return readable(db).where(gt(answers.serial, serial)).orderBy(asc(answers.serial)).limit(limit);
+}
+
+/** Everything one person answered, for taking it out. */
+export async function answersOfPerson(db: Queryable, personId: string): Promise<AnswerRow[]> {
+  return readable(db).where(eq(answers.personId, personId)).orderBy(asc(answers.serial));
+}
+
+export async function uncountedAnswersOf(db: Queryable, personId: string) {
+  return db.select().from(uncountedAnswers).where(eq(uncountedAnswers.personId, personId));
 }
 
 const statesOfPerson = prepared((db) =>

@@ -2,7 +2,7 @@ import "server-only";
 import { eq, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { credentials, passwordResets, sessions } from "../schema/access";
-import { answers, misconceptionSigns, sittings, skillDays, skillStates } from "../schema/delivery";
+import { answers, misconceptionSigns, sittings, skillDays, skillStates, uncountedAnswers } from "../schema/delivery";
 import { people } from "../schema/people";
 import { groupMembers, reteachBaselines } from "../schema/regroup";
 import { erasedTotals, interests, supports } from "../schema/students";
@@ -36,6 +36,7 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
         },
       });
   await tx.delete(answers).where(eq(answers.personId, personId));
+  await tx.delete(uncountedAnswers).where(eq(uncountedAnswers.personId, personId));
   await tx.delete(sittings).where(eq(sittings.personId, personId));
   await tx.delete(workTargets).where(eq(workTargets.personId, personId));
   await tx.delete(reteachBaselines).where(eq(reteachBaselines.personId, personId));

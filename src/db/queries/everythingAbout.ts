@@ -2,12 +2,13 @@ import "server-only";
 import { eq } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { credentials, sessions } from "../schema/access";
-import { answers, misconceptionSigns, sittings, skillDays, skillStates } from "../schema/delivery";
+import { misconceptionSigns, sittings, skillDays, skillStates } from "../schema/delivery";
 import { changeSubjects, changes } from "../schema/history";
 import { enrollments, people, roles } from "../schema/people";
 import { groupMembers, reteachBaselines } from "../schema/regroup";
 import { interests, supports } from "../schema/students";
 import { workTargets } from "../schema/work";
+import { answersOfPerson, uncountedAnswersOf } from "./delivery";
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
 
@@ -35,7 +36,8 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
       .where(eq(sessions.personId, personId)),
     work: await db.select().from(workTargets).where(eq(workTargets.personId, personId)),
     sittings: await db.select().from(sittings).where(eq(sittings.personId, personId)),
-    answers: await db.select().from(answers).where(eq(answers.personId, personId)),
+    answers: await answersOfPerson(db, personId),
+    "answers-not-counted": await uncountedAnswersOf(db, personId),
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
     "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),

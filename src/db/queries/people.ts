@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, gt, gte, inArray, isNotNull, isNull, lte, or, type SQL } from "drizzle-orm";
+import { and, asc, eq, gt, gte, inArray, isNotNull, isNull, lte, or, type SQL, sql } from "drizzle-orm";
 import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
 import { credentials } from "../schema/access";
@@ -37,6 +37,16 @@ export async function termsOf(db: Queryable, schoolId: string) {
 export async function personById(db: Queryable, id: string): Promise<PersonRow | null> {
   const [person] = await db.select().from(people).where(eq(people.id, id));
   return person ?? null;
+}
+
+/** The grade to reckon with for a student at work: their own, or else that of the class the work is for. */
+export async function gradeAtWork(db: Queryable, personId: string, classId: string): Promise<number> {
+  const [found] = await db
+    .select({ grade: sql<number>`coalesce(${people.grade}, ${classes.grade})` })
+    .from(people)
+    .innerJoin(classes, eq(classes.id, classId))
+    .where(eq(people.id, personId));
+  return found?.grade ?? 0;
 }
 
 export async function staffByEmail(db: Queryable, email: string): Promise<PersonRow | null> {

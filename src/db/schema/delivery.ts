@@ -15,6 +15,10 @@ export interface Presentation {
   readonly tries: number;
   /** Whether the first try was right; absent before it. */
   readonly rightFirst?: boolean;
+  /** When the student was given it to try, or to try again: no try can have taken longer. */
+  readonly tryFrom?: number;
+  /** Hints that the server handed out. */
+  readonly hints?: number;
 }
 
 /** One student's run at one piece of work. */
@@ -29,6 +33,7 @@ export const sittings = sqliteTable(
       .notNull()
       .references(() => people.id),
     startedAt: integer("started_at").notNull(),
+    /** When the last answer was given; no later answer can be older. */
     lastAt: integer("last_at").notNull(),
     finishedAt: integer("finished_at"),
     finishReason: text("finish_reason", { enum: ["mastered", "budget", "amount"] }),
@@ -74,11 +79,19 @@ export const answers = sqliteTable(
     misconceptionId: text("misconception_id").references(() => misconceptions.id),
     hintsUsed: integer("hints_used").notNull(),
     milliseconds: integer("milliseconds").notNull(),
-    /** When the student gave it (browser clock) and when the server wrote it. */
+    /** When the student gave it, placed by the server (`placeAnswer`), and when the server wrote it. */
     givenAt: integer("given_at").notNull(),
     recordedAt: integer("recorded_at").notNull(),
-    /** Day number in the school's zone. */
+    /** School day of giving, as a day number in the school's zone. */
     day: integer("day").notNull(),
+    /** Whose word the time, the hints and the active time are: the server's, or only the device's. */
+    witness: text("witness", { enum: ["server", "device"] })
+      .notNull()
+      .default("device"),
+    /** Came after the due time and is believed to be given before it. */
+    lateClaim: integer("late_claim", { mode: "boolean" }).notNull().default(false),
+    /** What the device's own clock showed; null where it showed no instant. */
+    deviceClock: integer("device_clock"),
     /** The student's grade and the item's and skill's parameters in force at the answer. */
     grade: integer("grade").notNull(),
     skillDifficulty: real("skill_difficulty").notNull(),
@@ -89,6 +102,34 @@ export const answers = sqliteTable(
   (t) => [
     index("answers_by_person_skill").on(t.personId, t.skillId, t.serial),
     index("answers_by_sitting").on(t.sittingId, t.serial),
+  ],
+);
+
+/** What students sent that counts for nothing, with the reason: nothing that they wrote is lost. Append-only. */
+export const uncountedAnswers = sqliteTable(
+  "uncounted_answers",
+  {
+    /** Made by the browser, as for an answer that counts. */
+    key: text("key").primaryKey(),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    workId: text("work_id")
+      .notNull()
+      .references(() => works.id),
+    sittingId: text("sitting_id")
+      .notNull()
+      .references(() => sittings.id),
+    presentationId: text("presentation_id").notNull(),
+    raw: text("raw").notNull(),
+    reason: text("reason", { enum: ["too-late", "withdrawn", "over", "elsewhere", "unreadable"] }).notNull(),
+    givenAt: integer("given_at").notNull(),
+    recordedAt: integer("recorded_at").notNull(),
+  },
+  (t) => [
+    index("uncounted_answers_by_person").on(t.personId),
+    index("uncounted_answers_by_work").on(t.workId),
+    index("uncounted_answers_by_sitting").on(t.sittingId),
   ],
 );
 

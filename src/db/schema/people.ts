@@ -18,6 +18,8 @@ export const schools = sqliteTable("schools", {
   archivedAt: integer("archived_at"),
   staffIdleMinutes: integer("staff_idle_minutes").notNull().default(120),
   studentIdleMinutes: integer("student_idle_minutes").notNull().default(40),
+  /** Hours after a due time in which answers that waited on a device are believed to be given before it. */
+  lateGraceHours: integer("late_grace_hours").notNull().default(72),
   /** Years for which a student's evidence is kept after leaving. */
   keepYears: integer("keep_years").notNull().default(3),
 });

@@ -4,7 +4,7 @@ import { format } from "date-fns";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { skillDaysOf, skillStatesOf } from "@/db/queries/delivery";
-import { personById } from "@/db/queries/people";
+import { classesOfStudent, personById } from "@/db/queries/people";
 import { worksOfStudent } from "@/db/queries/work";
 import { statesByStudent } from "@/server/classroom/skillStates";
 import type { Context } from "@/server/runtime/context";
@@ -25,10 +25,12 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     schoolOf(runtime, actor.schoolId),
   ]);
   const now = runtime.now();
-  const today = dayNumber(dayAt(school, now));
+  const schoolDay = dayAt(school, now);
+  const today = dayNumber(schoolDay);
+  const classes = person?.grade == null ? await classesOfStudent(runtime.db.read, actor.personId, schoolDay) : [];
   const states =
     statesByStudent(await skillStatesOf(runtime.db.read, [actor.personId])).get(actor.personId) ?? new Map();
-  const gauges = gaugesOfStudent({ grade: person?.grade ?? 6, states }, library.skills, today);
+  const gauges = gaugesOfStudent({ grade: person?.grade ?? classes[0]?.grade ?? null, states }, library.skills, today);
   const monday = today - ((((today + 3) % 7) + 7) % 7);
   const week = await skillDaysOf(runtime.db.read, [actor.personId], monday);
   const works = (await worksOfStudent(runtime.db.read, actor.personId)).map(({ work, sitting }) => ({
@@ -50,7 +52,8 @@ export async function studentHome(context: Context): Promise<StudentHome> {
   const open = works.filter(({ finishedAt, dueAt }) => finishedAt === null && dueAt >= now);
   return {
     name: person?.givenName ?? "",
-    toDo: open.filter(({ opensAt }) => opensAt <= now).map(({ view }) => view),
+    serverNow: now,
+    now: open.filter(({ opensAt }) => opensAt <= now).map(({ view }) => view),
     later: open.filter(({ opensAt }) => opensAt > now).map(({ view }) => view),
     done: works
       .filter(({ finishedAt }) => finishedAt !== null && now - finishedAt < SHOW_DONE_MILLISECONDS)

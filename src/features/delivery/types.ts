@@ -10,6 +10,8 @@ export interface ItemView {
   readonly options: readonly { readonly id: string; readonly text: string }[];
   readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
   readonly unit: { readonly word: string; readonly required: boolean } | null;
+  readonly hasHint: boolean;
+  /** The hint, once the server handed it out; with items in reserve beforehand, because they are shown without a connection. */
   readonly hint: string | null;
   /** Tries already used on this item. */
   readonly tries: number;
@@ -27,6 +29,8 @@ export interface Feedback {
 }
 
 export interface SittingView {
+  /** The server's clock when it said this, in milliseconds since 1970 UTC. */
+  readonly serverNow: number;
   readonly sittingId: string;
   readonly workId: string;
   readonly kind: "practice" | "check";
@@ -44,7 +48,7 @@ export interface SittingView {
   readonly lessons: Readonly<Record<string, { readonly name: string; readonly lesson: Lesson }>>;
 }
 
-/** One answer on its way to the server; the key makes sending it twice harmless. */
+/** One answer as the browser keeps it; the key makes sending it twice harmless. */
 export interface AnswerMessage {
   readonly key: string;
   readonly sittingId: string;
@@ -52,8 +56,12 @@ export interface AnswerMessage {
   readonly tryNumber: number;
   readonly answer: string;
   readonly hintsUsed: number;
+  /** Active time of this try alone. */
   readonly milliseconds: number;
+  /** By the server's clock, as the browser reckons it from what the server last told. */
   readonly givenAt: number;
+  /** What the device's own clock showed. */
+  readonly deviceClock: number;
   /** Given while the server could not be reached: there was no feedback, so there is no second try. */
   readonly offline: boolean;
 }
@@ -67,10 +75,19 @@ export type AnswerOutcome =
     }
   /** In a check nothing is told about right or wrong. */
   | { readonly status: "taken"; readonly presentationId: string }
-  | { readonly status: "unreadable"; readonly presentationId: string; readonly message: string }
-  /** Answered before, in another window or on another device. */
-  | { readonly status: "elsewhere"; readonly presentationId: string }
-  | { readonly status: "closed"; readonly presentationId: string; readonly message: string };
+  /** Kept in the log, and counts for nothing. */
+  | {
+      readonly status: "not-counted";
+      readonly presentationId: string;
+      readonly reason: NotCounted;
+      readonly message: string;
+    };
+
+/**
+ * "too-late": after the due time; "withdrawn": the teacher took the work back; "over": the work had ended; "elsewhere": this
+ * item was answered before, in another window or on another device; "unreadable": the try is not used up.
+ */
+export type NotCounted = "too-late" | "withdrawn" | "over" | "elsewhere" | "unreadable";
 
 export interface AnswerReply {
   readonly outcome: AnswerOutcome;
@@ -81,7 +98,9 @@ export interface AnswerReply {
 /** A student's own page. */
 export interface StudentHome {
   readonly name: string;
-  readonly toDo: readonly StudentWork[];
+  /** The server's clock, in milliseconds since 1970 UTC. */
+  readonly serverNow: number;
+  readonly now: readonly StudentWork[];
   readonly later: readonly StudentWork[];
   readonly done: readonly StudentWork[];
   /** Skills the river is drawn from, in the order in which they were secured. */

@@ -1,7 +1,16 @@
 import type { UnreadableReason } from "@/core/answers/checkAnswer";
 import type { Item } from "@/core/answers/instantiateItem";
 import type { Misconception } from "@/core/model/content";
-import type { Feedback } from "./types";
+import type { Feedback, NotCounted } from "./types";
+
+/** What to say to an answer that counts for nothing; an unreadable one is told what to mend instead. */
+export const NOT_COUNTED: Readonly<Record<Exclude<NotCounted, "unreadable">, string>> = {
+  "too-late":
+    "The time for this work is over. Your answer is kept, but it does not count. Your teacher can open the work again.",
+  withdrawn: "Your teacher has taken this work back. Your answer is kept, but it does not count.",
+  over: "This work was finished already. Your answer is kept, but it does not count.",
+  elsewhere: "You answered that one before, in another window or on another device. Here is where you are now.",
+};
 
 /** What to say when an answer can't be read; the try is not used up. */
 export function unreadableMessage(reason: UnreadableReason, unit: string | null): string {

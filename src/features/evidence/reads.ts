@@ -1,6 +1,7 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
+import { givenWords } from "@/core/answers/givenWords";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import type { Gauge } from "@/core/mastery/gaugeOf";
@@ -150,15 +151,14 @@ export async function cellView(context: Context, studentId: string, skillId: str
     gauge: gaugeView(gauge),
     more: Math.max(0, rows.length - ANSWERS_SHOWN),
     answers: rows.slice(0, ANSWERS_SHOWN).map((row): AnswerView => {
-      const item = library.item(row.modelId, row.modelVersion, row.seed, row.context);
-      const given = item.kind === "choice" ? (item.options.find(({ id }) => id === row.raw)?.text ?? row.raw) : row.raw;
+      const item = library.itemIfKnown(row.modelId, row.modelVersion, row.seed, row.context);
       return {
         key: row.key,
         when: format(new TZDate(row.givenAt, classroom.school.timeZone), "d MMM, HH:mm"),
         work: works.get(row.workId) ?? "",
-        stem: item.stem,
-        given,
-        answer: item.keyText,
+        stem: item?.stem ?? "This item is not in the library any more.",
+        given: item ? givenWords(item, row.raw) : row.raw,
+        answer: item?.keyText ?? "",
         right: row.right,
         tryNumber: row.tryNumber,
         hintsUsed: row.hintsUsed,

@@ -228,6 +228,7 @@ export interface PrivacyView {
     readonly staffIdleMinutes: number;
     readonly studentIdleMinutes: number;
     readonly keepYears: number;
+    readonly lateGraceHours: number;
   };
   readonly requests: readonly {
     readonly id: string;

@@ -2,7 +2,7 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
-import type { SittingRow } from "@/db/queries/delivery";
+import { lateAnswersOfWork, type SittingRow } from "@/db/queries/delivery";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { openSnags } from "@/db/queries/snags";
 import { skillIdsOfWorks, targetsWithSittings, type WorkRow, workById, worksOfClasses } from "@/db/queries/work";
@@ -92,6 +92,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
   const enrolled = await studentsOfClasses(runtime.db.read, [work.classId], dayAt(school, runtime.now()));
   const skillIds = (await skillIdsOfWorks(runtime.db.read, [workId])).get(workId) ?? [];
   const snags = await snagsByStudent(context, [...given]);
+  const late = await lateAnswersOfWork(runtime.db.read, workId);
   const now = runtime.now();
   return {
     ...(entry as WorkListEntry),
@@ -108,6 +109,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
+        tooLate: late.get(person.id) ?? 0,
         lastWorked: sitting ? formatDistance(sitting.lastAt, now, { addSuffix: true }) : null,
         now:
           sitting !== null &&

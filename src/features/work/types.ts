@@ -24,6 +24,8 @@ export interface WorkRowView {
   readonly itemsDone: number;
   readonly itemsRight: number;
   readonly lastWorked: string | null;
+  /** Answers that came too late to count. */
+  readonly tooLate: number;
   readonly now: boolean;
 }
 

@@ -3,6 +3,7 @@ import { type Item, instantiateItem } from "@/core/answers/instantiateItem";
 import { itemParameters } from "@/core/answers/itemParameters";
 import type { ItemParameters } from "@/core/measurement/item";
 import type { ItemModel, Lesson, Misconception, ReteachPlan } from "@/core/model/content";
+import { CoreError } from "@/core/model/fail";
 import { allItemModels, allMisconceptions, allSkillLinks, allSkills } from "@/db/queries/library";
 import { Refusal } from "./refusal";
 import type { Runtime } from "./runtime";
@@ -87,6 +88,16 @@ export class Library {
     if (this.items.size >= MOST_ITEMS_KEPT) this.items.delete(this.items.keys().next().value ?? "");
     this.items.set(key, item);
     return item;
+  }
+
+  /** An item of the log for showing: null when the library does not hold it any more, which must not stop the others. */
+  itemIfKnown(modelId: string, version: number, seed: number, context: string): Item | null {
+    try {
+      return this.item(modelId, version, seed, context);
+    } catch (error) {
+      if (error instanceof Refusal || error instanceof CoreError) return null;
+      throw error;
+    }
   }
 
   parameters(modelId: string, version: number, seed: number, skillId: string): ItemParameters {

@@ -14,6 +14,7 @@ export interface School {
   readonly staffIdleMinutes: number;
   readonly studentIdleMinutes: number;
   readonly keepYears: number;
+  readonly lateGraceHours: number;
   readonly calendar: SchoolCalendar;
   readonly terms: readonly {
     readonly id: string;

@@ -1,6 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
+import { useActiveTime } from "@/client/activeTime";
 import { readNumber } from "@/core/answers/readNumber";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
@@ -45,24 +46,22 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
 
 function Item({ item, state }: { readonly item: ItemView; readonly state: SittingState }) {
   const [answer, setAnswer] = useState("");
-  const [hint, setHint] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [lesson, setLesson] = useState(false);
-  const began = useRef(0);
+  const time = useActiveTime();
   const field = useRef<HTMLInputElement>(null);
   const feedbackBox = useRef<HTMLDivElement>(null);
-  const { said, view } = state;
+  const { said, view, hint } = state;
   const over = said.kind === "kept" || (said.kind === "feedback" && said.itemOver);
-  useEffect(() => {
-    began.current = performance.now();
-    field.current?.focus({ preventScroll: true });
-  }, []);
+  useEffect(() => field.current?.focus({ preventScroll: true }), []);
   useEffect(() => {
     if (said.kind === "nothing") return;
+    // What was said begins another try, with a time of its own; a message about how to write it does not.
+    if (said.kind === "feedback") time.restart();
     feedbackBox.current?.scrollIntoView({ block: "nearest" });
     if (over) feedbackBox.current?.querySelector<HTMLElement>("[data-next]")?.focus({ preventScroll: true });
     else field.current?.select();
-  }, [said, over]);
+  }, [said, over, time.restart]);
   const check = () => {
     const reading = item.kind === "numeric" ? readNumber(answer) : null;
     if (answer.trim() === "")
@@ -74,7 +73,7 @@ function Item({ item, state }: { readonly item: ItemView; readonly state: Sittin
           : "Write a number, for example 12, 0.5, 3/4 or 1 1/2.",
       );
     setProblem(null);
-    void state.submit(answer, hint ? 1 : 0, performance.now() - began.current);
+    void state.submit(answer, time.read());
   };
   const skill = view.lessons[item.skillId];
   return (
@@ -126,16 +125,20 @@ function Item({ item, state }: { readonly item: ItemView; readonly state: Sittin
                     ? "Hand in this answer"
                     : "Check"}
             </Button>
-            {item.hint && !hint ? (
-              <Button size="big" onClick={() => setHint(true)}>
+            {item.hasHint && hint.text === null ? (
+              <Button size="big" onClick={() => void hint.ask()}>
                 Hint
               </Button>
             ) : null}
           </div>
         )}
-        {hint && item.hint && !over ? (
+        {over ? null : hint.text !== null ? (
           <p className="border-water mt-5 border-l-4 py-1 pl-4 text-[19px]">
-            <MathText text={item.hint} />
+            <MathText text={hint.text} />
+          </p>
+        ) : hint.problem ? (
+          <p role="status" className="text-mute mt-4 text-[18px]">
+            {hint.problem}
           </p>
         ) : null}
       </div>
@@ -230,10 +233,11 @@ function Said({
   if (said.kind === "kept") {
     return (
       <div className={box}>
-        <h2 className="font-serif text-[24px]">Kept on this device</h2>
+        <h2 className="font-serif text-[24px]">{said.where === "device" ? "Kept on this device" : "Not sent yet"}</h2>
         <p className="mt-1 text-[19px]">
-          There is no connection at the moment. Your answer is safe; it is sent and checked as soon as the connection is
-          back. You can go on.
+          {said.where === "device"
+            ? "There is no connection at the moment. Your answer is safe; it is sent and checked as soon as the connection is back. You can go on."
+            : "There is no connection at the moment, and this browser can't keep answers. Leave this page open: your answer is sent as soon as the connection is back. You can go on."}
         </p>
         {next}
       </div>
@@ -303,9 +307,10 @@ function NoItemLeft({ state }: { readonly state: SittingState }) {
 }
 
 function Foot({ state }: { readonly state: SittingState }) {
-  const { view, waiting, connection } = state;
+  const { view, waiting, connection, keeps } = state;
   const left = view.budgetItems - view.itemsDone;
-  const kept = waiting === 1 ? "1 answer kept on this device" : `${waiting} answers kept on this device`;
+  const where = keeps === "device" ? "kept on this device" : "only in this page: leave it open";
+  const kept = waiting === 1 ? `1 answer ${where}` : `${waiting} answers ${where}`;
   return (
     <footer className="border-hair text-mute sticky bottom-0 flex flex-wrap justify-between gap-x-6 border-t bg-paper px-5 py-3 text-[17px] sm:px-12">
       <span role="status" className={connection === "online" ? "" : "text-clay font-semibold"}>
@@ -318,8 +323,10 @@ function Foot({ state }: { readonly state: SittingState }) {
           </>
         ) : waiting > 0 ? (
           `No connection: ${kept}`
-        ) : (
+        ) : keeps === "device" ? (
           "Saved"
+        ) : (
+          "Saved. This browser can't keep answers without a connection."
         )}
       </span>
       <span>{view.finished ? "" : view.kind === "check" ? `${left} to go` : `At most ${left} more`}</span>

@@ -27,7 +27,7 @@ export function StudentHomePage({
           </button>
         </form>
       </header>
-      <SendWaiting personId={personId} />
+      <SendWaiting personId={personId} serverNow={home.serverNow} />
       <OwnRiver skills={home.river} />
       <p className="text-mute mb-6 text-[17px]">
         {home.river.filter(({ mastered }) => mastered).length === 0
@@ -35,10 +35,10 @@ export function StudentHomePage({
           : `${home.river.filter(({ mastered }) => mastered).length} mastered so far.`}{" "}
         {home.minutesThisWeek > 0 ? `${home.minutesThisWeek} min of practice this week.` : ""}
       </p>
-      <h2 className="mb-2 font-serif text-[24px]">To do</h2>
-      {home.toDo.length === 0 ? <p className="text-mute">Nothing is waiting for you. Well done.</p> : null}
+      <h2 className="mb-2 font-serif text-[24px]">Now</h2>
+      {home.now.length === 0 ? <p className="text-mute">Nothing is waiting for you. Well done.</p> : null}
       <ul>
-        {home.toDo.map((work) => (
+        {home.now.map((work) => (
           <WorkItem key={work.workId} work={work} />
         ))}
       </ul>

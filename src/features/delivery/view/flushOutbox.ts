@@ -1,10 +1,13 @@
 import { forgetMessage, waitingMessages } from "@/client/outbox/outbox";
-import type { AnswerMessage, AnswerOutcome, AnswerReply } from "../types";
+import type { AnswerMessage, AnswerOutcome, AnswerReply, NotCounted } from "../types";
 import { sendAnswer } from "./sendAnswer";
+
+/** What became of one message: the server's outcome, or its refusal. */
+export type Fate = AnswerOutcome | { readonly status: "refused"; readonly answer: string; readonly message: string };
 
 export interface Flushed {
   readonly stopped: "unreachable" | "signed-out" | null;
-  readonly outcomes: readonly AnswerOutcome[];
+  readonly fates: readonly Fate[];
   /** Answers still waiting. */
   readonly waiting: number;
 }
@@ -14,7 +17,7 @@ export async function flushOutbox(
   personId: string,
   onReply: (message: AnswerMessage, reply: AnswerReply) => void,
 ): Promise<Flushed> {
-  const outcomes: AnswerOutcome[] = [];
+  const fates: Fate[] = [];
   let stopped: Flushed["stopped"] = null;
   for (const { key, message } of await waitingMessages<AnswerMessage>(personId)) {
     const sent = await sendAnswer(message);
@@ -24,20 +27,42 @@ export async function flushOutbox(
     }
     await forgetMessage(key);
     if (sent.state === "answered") {
-      outcomes.push(sent.reply.outcome);
+      fates.push(sent.reply.outcome);
       onReply(message, sent.reply);
-    }
+    } else fates.push({ status: "refused", answer: message.answer, message: sent.message });
   }
-  return { stopped, outcomes, waiting: (await waitingMessages(personId)).length };
+  return { stopped, fates, waiting: (await waitingMessages(personId)).length };
 }
 
-/** What became of answers that were sent later, in words; null when there were none. */
-export function reportOf(outcomes: readonly AnswerOutcome[]): string | null {
-  if (outcomes.length === 0) return null;
-  const scored = outcomes.filter((outcome) => outcome.status === "scored");
+const NOT_COUNTED_WORDS: Readonly<Record<NotCounted, (count: number) => string>> = {
+  "too-late": (n) =>
+    `${n} came too late and ${n === 1 ? "does" : "do"} not count; your teacher can see ${n === 1 ? "it" : "them"}.`,
+  withdrawn: (n) =>
+    `${n} ${n === 1 ? "was" : "were"} for work that your teacher has taken back, and ${n === 1 ? "does" : "do"} not count.`,
+  over: (n) => `${n} came after this work was finished and ${n === 1 ? "does" : "do"} not count.`,
+  elsewhere: (n) => `${n} had been answered already, in another window or on another device.`,
+  unreadable: (n) => `${n} could not be read and ${n === 1 ? "does" : "do"} not count; the item comes again.`,
+};
+
+/** What became of answers that were sent later, in words, every one of them; null when there were none. */
+export function reportOf(fates: readonly Fate[]): string | null {
+  if (fates.length === 0) return null;
+  const scored = fates.flatMap((fate) => (fate.status === "scored" ? [fate] : []));
+  const counted = scored.length + fates.filter(({ status }) => status === "taken").length;
   const right = scored.filter(({ feedback }) => feedback.verdict === "right").length;
-  const count = outcomes.length === 1 ? "1 answer has" : `${outcomes.length} answers have`;
-  return scored.length === 0
-    ? `Connected again: ${count} been sent.`
-    : `Connected again: ${count} been sent, ${right} of ${scored.length} right.`;
+  const sent = counted === 1 ? "1 answer has been sent" : `${counted} answers have been sent`;
+  const reasons = new Map<NotCounted, number>();
+  for (const fate of fates)
+    if (fate.status === "not-counted") reasons.set(fate.reason, (reasons.get(fate.reason) ?? 0) + 1);
+  return [
+    counted === 0
+      ? "Connected again."
+      : scored.length === 0
+        ? `Connected again: ${sent}.`
+        : `Connected again: ${sent}, ${right} of ${scored.length} right.`,
+    ...[...reasons].map(([reason, count]) => NOT_COUNTED_WORDS[reason](count)),
+    ...fates.flatMap((fate) =>
+      fate.status === "refused" ? [`Your answer “${fate.answer}” was not taken: ${fate.message}`] : [],
+    ),
+  ].join(" ");
 }

@@ -1,3 +1,4 @@
+import { serverTime } from "@/client/serverClock";
 import type { AnswerMessage, AnswerReply } from "../types";
 
 /** How long an answer may be under way before the connection counts as lost. */
@@ -11,12 +12,13 @@ export type Sent =
   | { readonly state: "unreachable" };
 
 /** Sends one answer. Anything but a clear word from our server counts as unreachable, so that the answer is kept. */
-export async function sendAnswer(message: AnswerMessage): Promise<Sent> {
+export async function sendAnswer({ givenAt, ...message }: AnswerMessage): Promise<Sent> {
   try {
     const response = await fetch("/api/answers", {
       method: "POST",
       headers: { "content-type": "application/json" },
-      body: JSON.stringify(message),
+      // How long ago it was says more than any clock: the server places it by its own.
+      body: JSON.stringify({ ...message, agoMilliseconds: Math.max(0, serverTime() - givenAt) }),
       signal: AbortSignal.timeout(PATIENCE_MILLISECONDS),
     });
     if (response.status === 401) return { state: "signed-out" };

@@ -1,10 +1,12 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
-import { forgetMessage, keepMessage, waitingMessages } from "@/client/outbox/outbox";
+import { canKeep, forgetMessage, type KeptWhere, keepMessage, waitingMessages } from "@/client/outbox/outbox";
+import { serverTime, tellServerTime, tellServerTimeOfPage } from "@/client/serverClock";
 import type { AnswerMessage, AnswerOutcome, AnswerReply, Feedback, ItemView, SittingView } from "../types";
-import { flushOutbox, reportOf } from "./flushOutbox";
+import { type Fate, flushOutbox, reportOf } from "./flushOutbox";
 import { sendAnswer } from "./sendAnswer";
+import { type HintState, useHint } from "./useHint";
 
 const RETRY_MILLISECONDS = 4000;
 
@@ -13,19 +15,22 @@ export type Said =
   | { readonly kind: "nothing" }
   | { readonly kind: "message"; readonly text: string }
   | { readonly kind: "feedback"; readonly feedback: Feedback; readonly itemOver: boolean }
-  | { readonly kind: "kept" };
+  | { readonly kind: "kept"; readonly where: KeptWhere };
 
 export interface SittingState {
   readonly view: SittingView;
   readonly item: ItemView | null;
   readonly said: Said;
+  readonly hint: HintState;
   readonly busy: boolean;
-  /** Answers kept on this device that have not reached the server. */
+  /** Answers that have not reached the server. */
   readonly waiting: number;
+  /** Whether this device keeps answers that outlive the page; without that, work needs a connection. */
+  readonly keeps: KeptWhere;
   readonly connection: "online" | "away" | "signed-out";
   /** What became of answers that were sent later. */
   readonly report: string | null;
-  submit(answer: string, hintsUsed: number, milliseconds: number): Promise<void>;
+  submit(answer: string, milliseconds: number): Promise<void>;
   next(): void;
 }
 
@@ -40,15 +45,20 @@ export function useSitting(initial: SittingView, personId: string): SittingState
   const [said, setSaid] = useState<Said>(() => saidBefore(initial.current));
   const [busy, setBusy] = useState(false);
   const [waiting, setWaiting] = useState(0);
+  const [keeps, setKeeps] = useState<KeptWhere>("device");
   const [connection, setConnection] = useState<SittingState["connection"]>("online");
   const [report, setReport] = useState<string | null>(null);
   const latest = useRef(initial);
   const keptItems = useRef(new Set<string>());
+  /** Keys of this page's own answers: they are no earlier page's, however slowly the device tells. */
+  const ownKeys = useRef(new Set<string>());
   const flushing = useRef(false);
-  /** Outcomes of a flush that was cut short, told together with the rest. */
-  const sentEarlier = useRef<AnswerOutcome[]>([]);
+  /** Fates of a flush that was cut short, told together with the rest. */
+  const sentEarlier = useRef<Fate[]>([]);
+  const hint = useHint(view.sittingId, item, item?.presentationId === view.current?.presentationId);
 
   const take = useCallback((fresh: AnswerReply["sitting"]) => {
+    tellServerTime(fresh.serverNow);
     latest.current = { ...fresh, lessons: latest.current.lessons };
     setView(latest.current);
   }, []);
@@ -70,14 +80,14 @@ export function useSitting(initial: SittingView, personId: string): SittingState
     try {
       const {
         stopped,
-        outcomes,
+        fates,
         waiting: left,
       } = await flushOutbox(personId, (message, reply) => {
         if (message.sittingId === latest.current.sittingId) take(reply.sitting);
       });
       setWaiting(left);
       setConnection(stopped === "signed-out" ? "signed-out" : stopped === null ? "online" : "away");
-      sentEarlier.current.push(...outcomes);
+      sentEarlier.current.push(...fates);
       if (left > 0) return;
       keptItems.current.clear();
       const words = reportOf(sentEarlier.current);
@@ -90,14 +100,17 @@ export function useSitting(initial: SittingView, personId: string): SittingState
 
   // Answers of an earlier page that never got through are sent first.
   useEffect(() => {
-    void waitingMessages<AnswerMessage>(personId).then(async (messages) => {
+    tellServerTimeOfPage(initial.serverNow);
+    void canKeep().then((able) => setKeeps(able ? "device" : "page"));
+    void waitingMessages<AnswerMessage>(personId).then(async (found) => {
+      const messages = found.filter(({ key }) => !ownKeys.current.has(key));
       if (messages.length === 0) return;
       for (const { message } of messages)
         if (message.sittingId === initial.sittingId) keptItems.current.add(message.presentationId);
       await flush();
       showNext();
     });
-  }, [flush, initial.sittingId, personId, showNext]);
+  }, [flush, initial.serverNow, initial.sittingId, personId, showNext]);
 
   useEffect(() => {
     if (waiting === 0) return;
@@ -115,8 +128,23 @@ export function useSitting(initial: SittingView, personId: string): SittingState
     if (waiting === 0 && connection === "online" && item === null && view.finished === null) showNext();
   }, [waiting, connection, item, view, showNext]);
 
+  /** Says what became of an answer that was sent at once. */
+  const tell = useCallback(
+    (outcome: AnswerOutcome, answered: ItemView) => {
+      if (outcome.status === "scored") {
+        setItem({ ...answered, tries: answered.tries + 1 });
+        setSaid({ kind: "feedback", feedback: outcome.feedback, itemOver: outcome.itemOver });
+      } else if (outcome.status === "taken") showNext();
+      else if (outcome.reason === "elsewhere" || outcome.reason === "over") {
+        showNext();
+        setReport(outcome.message);
+      } else setSaid({ kind: "message", text: outcome.message });
+    },
+    [showNext],
+  );
+
   const submit = useCallback(
-    async (answer: string, hintsUsed: number, milliseconds: number) => {
+    async (answer: string, milliseconds: number) => {
       if (!item || busy) return;
       setBusy(true);
       setReport(null);
@@ -126,11 +154,13 @@ export function useSitting(initial: SittingView, personId: string): SittingState
         presentationId: item.presentationId,
         tryNumber: item.tries + 1,
         answer,
-        hintsUsed,
+        hintsUsed: hint.text === null ? 0 : 1,
         milliseconds,
-        givenAt: Date.now(),
+        givenAt: serverTime(),
+        deviceClock: Date.now(),
         offline: false,
       };
+      ownKeys.current.add(message.key);
       const keep = (kept: AnswerMessage) =>
         keepMessage({ key: kept.key, personId, order: kept.givenAt, message: kept });
       try {
@@ -139,11 +169,12 @@ export function useSitting(initial: SittingView, personId: string): SittingState
         // While older answers wait, a newer one must not overtake them.
         const sent = earlier ? ({ state: "unreachable" } as const) : await sendAnswer(message);
         if (sent.state === "unreachable" || sent.state === "signed-out") {
-          await keep({ ...message, offline: true });
+          const where = await keep({ ...message, offline: true });
           keptItems.current.add(item.presentationId);
+          setKeeps(where);
           setConnection(sent.state === "signed-out" ? "signed-out" : "away");
           setWaiting((await waitingMessages(personId)).length);
-          setSaid({ kind: "kept" });
+          setSaid({ kind: "kept", where });
           return;
         }
         await forgetMessage(message.key);
@@ -153,26 +184,15 @@ export function useSitting(initial: SittingView, personId: string): SittingState
           return;
         }
         take(sent.reply.sitting);
-        const { outcome } = sent.reply;
-        if (outcome.status === "scored") {
-          setItem({ ...item, tries: item.tries + 1 });
-          setSaid({ kind: "feedback", feedback: outcome.feedback, itemOver: outcome.itemOver });
-        } else if (outcome.status === "taken") {
-          showNext();
-        } else if (outcome.status === "elsewhere") {
-          showNext();
-          setReport("You answered that one in another window. Here is where you are now.");
-        } else {
-          setSaid({ kind: "message", text: outcome.message });
-        }
+        tell(sent.reply.outcome, item);
       } finally {
         setBusy(false);
       }
     },
-    [item, busy, personId, take, showNext],
+    [item, busy, hint.text, personId, take, tell],
   );
 
-  return { view, item, said, busy, waiting, connection, report, submit, next: showNext };
+  return { view, item, said, hint, busy, waiting, keeps, connection, report, submit, next: showNext };
 }
 
 function saidBefore(item: ItemView | null): Said {

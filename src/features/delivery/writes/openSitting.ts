@@ -1,5 +1,5 @@
 import "server-only";
-import { answersOfSitting } from "@/db/queries/delivery";
+import { lastAnswerOfSitting } from "@/db/queries/delivery";
 import type { Context } from "@/server/runtime/context";
 import type { SittingView } from "../types";
 import { ensureSitting } from "./sitting";
@@ -9,7 +9,7 @@ import { lessonsOf, sittingView } from "./sittingView";
 export async function openSitting(context: Context, workId: string): Promise<SittingView> {
   return context.runtime.db.write(async (tx) => {
     const open = await ensureSitting(tx, context, workId);
-    const last = (await answersOfSitting(tx, open.sitting.id)).at(-1) ?? null;
-    return { ...sittingView(open, last), lessons: lessonsOf(open) };
+    const last = await lastAnswerOfSitting(tx, open.sitting.id);
+    return { ...sittingView(open, last, context.runtime.now()), lessons: lessonsOf(open) };
   });
 }

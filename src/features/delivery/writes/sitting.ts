@@ -9,7 +9,7 @@ import {
   sittingOf,
   skillStatesOfPerson,
 } from "@/db/queries/delivery";
-import { personById } from "@/db/queries/people";
+import { gradeAtWork } from "@/db/queries/people";
 import { skillIdsOfWorks, targetOf, workById } from "@/db/queries/work";
 import type { Presentation } from "@/db/schema/delivery";
 import { statesByStudent } from "@/server/classroom/skillStates";
@@ -28,9 +28,6 @@ import {
   skillsLookedAt,
 } from "./chooseNext";
 
-/** Grade of a student whose roster row names none. */
-const UNKNOWN_GRADE = 6;
-
 /** What delivery needs to know of a piece of work. */
 export type DeliveredWork = AnswerSituation["work"];
 
@@ -40,7 +37,8 @@ export interface SittingRows {
   readonly sitting: SittingRow;
   readonly skillIds: readonly string[];
   readonly extraItems: number | null;
-  readonly grade: number | null;
+  /** The student's, or else the class's. */
+  readonly grade: number;
 }
 
 /** The same with all that choosing the next item looks at. */
@@ -56,7 +54,8 @@ export async function ensureSitting(tx: Queryable, context: Context, workId: str
   const { runtime, actor } = context;
   if (actor.kind !== "student")
     throw new Refusal("not-allowed", "Only students work on this. To look at it, open the skill in the library.");
-  const [work, target] = [await workById(tx, workId), await targetOf(tx, workId, actor.personId)];
+  const work = await workById(tx, workId);
+  const target = await targetOf(tx, workId, actor.personId);
   if (!work || !target || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not on your list.");
   if (runtime.now() < work.opensAt) throw new Refusal("closed", "This work is not open yet.");
   const skillIds = (await skillIdsOfWorks(tx, [workId])).get(workId) ?? [];
@@ -64,7 +63,7 @@ export async function ensureSitting(tx: Queryable, context: Context, workId: str
     work,
     skillIds,
     extraItems: target.extraItems,
-    grade: (await personById(tx, actor.personId))?.grade ?? null,
+    grade: await gradeAtWork(tx, actor.personId, work.classId),
   };
   const known = await sittingOf(tx, workId, actor.personId);
   const over = runtime.now() > work.dueAt;
@@ -100,7 +99,8 @@ function freshSitting({ runtime, actor }: Context, workId: string): SittingRow {
 
 export async function loadSitting(tx: Queryable, { runtime, actor }: Context, rows: SittingRows): Promise<OpenSitting> {
   const { work, sitting, skillIds } = rows;
-  const [library, school] = [await libraryOf(runtime), await schoolOf(runtime, actor.schoolId)];
+  const library = await libraryOf(runtime);
+  const school = await schoolOf(runtime, actor.schoolId);
   const states = await skillStatesOfPerson(tx, sitting.personId, skillsLookedAt(skillIds, library));
   return {
     work,
@@ -111,7 +111,7 @@ export async function loadSitting(tx: Queryable, { runtime, actor }: Context, ro
       skillIds,
       states: statesByStudent(states).get(sitting.personId) ?? new Map<string, SkillState>(),
       chancesAtStart: sitting.chancesAtStart,
-      grade: rows.grade ?? UNKNOWN_GRADE,
+      grade: rows.grade,
       day: dayNumber(dayAt(school, runtime.now())),
       presentations: sitting.presentations,
       budgetItems: work.budgetItems + (rows.extraItems ?? 0),
@@ -119,10 +119,15 @@ export async function loadSitting(tx: Queryable, { runtime, actor }: Context, ro
   };
 }
 
-/** Opens the next item, unless one is open or the end is reached, and fills the reserve; nothing is stored yet. */
-export function goOn(context: Context, open: OpenSitting): OpenSitting {
+const isDrawn = (item: Presentation | ChosenItem): item is Presentation => "tries" in item;
+
+/**
+ * Opens the next item, unless one is open or the end is reached, and fills the reserve; nothing is stored yet. A student
+ * without a connection sees the reserve in its order, whatever would fit better: `inOrder` opens what they see.
+ */
+export function goOn(context: Context, open: OpenSitting, inOrder = false): OpenSitting {
   const { situation, library } = open;
-  const { random, newId } = context.runtime;
+  const { random, newId, now } = context.runtime;
   const end = progressOf(situation, library);
   if (end.done) return open;
   let presentations = [...situation.presentations];
@@ -133,10 +138,14 @@ export function goOn(context: Context, open: OpenSitting): OpenSitting {
     tries: 0,
   });
   if (!presentations.some((p) => p.state === "open")) {
-    const next = chooseNext(situation, library, random);
+    const inReserve = inOrder ? presentations.find((p) => p.state === "reserve") : undefined;
+    const next = inReserve ?? chooseNext(situation, library, random);
     if (next) {
       // What is shown now stands after all that was shown before, also when it comes from the reserve.
-      const shown = "id" in next ? { ...next, state: "open" as const } : asNew(next, "open");
+      const shown: Presentation = {
+        ...(isDrawn(next) ? { ...next, state: "open" as const } : asNew(next, "open")),
+        tryFrom: now(),
+      };
       const [before, reserve] = [
         presentations.filter((p) => p.state !== "reserve"),
         presentations.filter((p) => p.state === "reserve" && p.id !== shown.id),

@@ -7,13 +7,18 @@ import { feedbackOn } from "../words";
 import type { DeliveredWork, OpenSitting } from "./sitting";
 
 /** The sitting as its student's browser gets it, built field by field. */
-export function sittingView(open: OpenSitting, lastAnswer: AnswerRow | null): Omit<SittingView, "lessons"> {
+export function sittingView(
+  open: OpenSitting,
+  lastAnswer: AnswerRow | null,
+  serverNow: number,
+): Omit<SittingView, "lessons"> {
   const { library, work, sitting, situation } = open;
   const running = sitting.finishedAt === null;
   const current = running ? sitting.presentations.find((p) => p.state === "open") : undefined;
   const ready = running ? sitting.presentations.filter((p) => p.state === "reserve") : [];
   const itemsLeft = situation.budgetItems - sitting.itemsDone - 1;
   return {
+    serverNow,
     sittingId: sitting.id,
     workId: work.id,
     kind: work.kind,
@@ -54,7 +59,8 @@ function itemView(
     options: item.options.map(({ id, text }) => ({ id, text })),
     table: item.table,
     unit: item.unit,
-    hint: work.kind === "check" ? null : item.hint,
+    hasHint: work.kind !== "check" && item.hint !== null,
+    hint: work.kind !== "check" && (presentation.state === "reserve" || presentation.hints) ? item.hint : null,
     tries: presentation.tries,
     lastFeedback,
   };

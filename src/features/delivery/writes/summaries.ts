@@ -2,6 +2,7 @@ import "server-only";
 import { priorMastery } from "@/core/mastery/priorMastery";
 import type { SkillState } from "@/core/mastery/skillState";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
+import { CoreError } from "@/core/model/fail";
 import type { Queryable } from "@/db/connection";
 import {
   type AnswerRow,
@@ -51,23 +52,43 @@ export async function summarise(tx: Queryable, state: SkillState | null, answer:
   return next;
 }
 
+/** Whether a state can be made of the row: one that was damaged must not stop the others. */
+function isUnderstood(state: SkillState | null, answer: LoggedAnswer): boolean {
+  try {
+    return Number.isFinite(stateAfter(state, answer).mastery);
+  } catch (error) {
+    if (error instanceof CoreError) return false;
+    throw error;
+  }
+}
+
 const ANSWERS_AT_ONCE = 2000;
 
-/** Makes all summaries anew from the log, in one transaction; returns the number of answers read. */
-export async function rebuildSummaries(runtime: Runtime): Promise<number> {
+/** How much of the log was read for a rebuild, and the serials of answers that no summary can be made of. */
+export interface Rebuilt {
+  readonly answers: number;
+  readonly left: readonly number[];
+}
+
+/** Makes all summaries anew from the log, in one transaction. A row that can't be understood is left out and named. */
+export async function rebuildSummaries(runtime: Runtime): Promise<Rebuilt> {
   return runtime.db.write(async (tx) => {
     await clearSummaries(tx);
     const states = new Map<string, SkillState>();
     let last = 0;
-    let count = 0;
+    let answers = 0;
+    const left: number[] = [];
     for (;;) {
       const slice = await answersAfter(tx, last, ANSWERS_AT_ONCE);
-      if (slice.length === 0) return count;
+      if (slice.length === 0) return { answers, left };
       for (const answer of slice) {
         const key = `${answer.personId} ${answer.skillId}`;
-        states.set(key, await summarise(tx, states.get(key) ?? null, answer));
         last = answer.serial;
-        count++;
+        const known = states.get(key) ?? null;
+        if (isUnderstood(known, answer)) {
+          states.set(key, await summarise(tx, known, answer));
+          answers++;
+        } else left.push(answer.serial);
       }
     }
   });

@@ -1,6 +1,7 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
+import { givenWords } from "@/core/answers/givenWords";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { dayWords } from "@/core/calendar/dayWords";
 import { type OutcomeVerdict, reteachOutcome } from "@/core/grouping/reteachOutcome";
@@ -232,11 +233,12 @@ async function wrongAnswersOf(
     );
     const row = wrong.find(({ misconceptionId }) => misconceptionId !== null) ?? wrong[0];
     if (!row) continue;
-    const item = library.item(row.modelId, row.modelVersion, row.seed, row.context);
+    const item = library.itemIfKnown(row.modelId, row.modelVersion, row.seed, row.context);
+    if (!item) continue;
     found.push({
       name: givenName,
       stem: item.stem,
-      given: item.kind === "choice" ? (item.options.find(({ id }) => id === row.raw)?.text ?? row.raw) : row.raw,
+      given: givenWords(item, row.raw),
       answer: item.keyText,
       misconception: row.misconceptionId ? (library.misconceptions.get(row.misconceptionId)?.name ?? null) : null,
     });

@@ -93,6 +93,7 @@ export async function privacyView(context: Context): Promise<PrivacyView> {
       staffIdleMinutes: school.staffIdleMinutes,
       studentIdleMinutes: school.studentIdleMinutes,
       keepYears: school.keepYears,
+      lateGraceHours: school.lateGraceHours,
     },
     requests: await Promise.all(
       requests.map(async ({ erasure, person }) => ({

@@ -145,6 +145,15 @@ function Settings({ view }: { readonly view: PrivacyView }) {
           className="w-48"
         />
         <Field
+          label="Late answers from offline devices count for hours"
+          name="lateGraceHours"
+          type="number"
+          min={0}
+          max={336}
+          defaultValue={view.settings.lateGraceHours}
+          className="w-48"
+        />
+        <Field
           label="Evidence of leavers is kept for years"
           name="keepYears"
           type="number"

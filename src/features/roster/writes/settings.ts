@@ -12,6 +12,7 @@ import { validated } from "@/server/runtime/validated";
 const settingsInput = object({
   staffIdleMinutes: number().integer().min(5, "At least 5 minutes.").max(720, "At most 720 minutes.").required(),
   studentIdleMinutes: number().integer().min(5, "At least 5 minutes.").max(480, "At most 480 minutes.").required(),
+  lateGraceHours: number().integer().min(0, "0 hours or more.").max(336, "At most 336 hours (two weeks).").required(),
   keepYears: number().integer().min(1, "At least 1 year.").max(20, "At most 20 years.").required(),
 });
 
@@ -24,7 +25,7 @@ export async function setSettings(context: Context, raw: unknown): Promise<{ cha
     const school = await schoolById(tx, actor.schoolId);
     if (!school) throw new Refusal("not-found", "This school is not known.");
     const rows = [changed("schools", school, values)];
-    const summary = `Sessions end after ${values.staffIdleMinutes} min (staff) and ${values.studentIdleMinutes} min (students) unused; evidence is kept for ${values.keepYears} years`;
+    const summary = `Sessions end after ${values.staffIdleMinutes} min (staff) and ${values.studentIdleMinutes} min (students) unused; answers that waited on a device count up to ${values.lateGraceHours} h after the due time; evidence is kept for ${values.keepYears} years`;
     return {
       changeId: await recordChange(tx, context, { area: "privacy", kind: "settings", summary, classId: null, rows }),
     };

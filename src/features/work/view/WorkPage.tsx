@@ -169,7 +169,14 @@ function Row({
         </span>
       </td>
       <td>{row.itemsDone > 0 ? `${row.itemsRight} of ${row.itemsDone}` : ""}</td>
-      <td className="text-mute">{row.lastWorked}</td>
+      <td className="text-mute">
+        {row.lastWorked}
+        {row.tooLate > 0 ? (
+          <span className="text-ink block text-[14px]">
+            {row.tooLate === 1 ? "1 answer came" : `${row.tooLate} answers came`} too late, not counted
+          </span>
+        ) : null}
+      </td>
     </tr>
   );
 }
