@@ -2,13 +2,29 @@ import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { pathToFileURL } from "node:url";
 import { ensureInstalled, root, run } from "./steps.mjs";
 
-/** All checks: types, lint, unused code, import rules, unit tests, browser tests. Installs what is missing. */
+/**
+ * All checks: types, lint, unused code, import rules, unit tests, browser tests, and what hangs on dates once more as if it
+ * were other days in other time zones. Installs what is missing.
+ */
+const lockFile = join(root, "package-lock.json");
+const lockBefore = readFileSync(lockFile, "utf8");
 ensureInstalled();
 ensureChromium();
 const bin = (name) => join(root, "node_modules", ".bin", name);
 const folder = mkdtempSync(join(tmpdir(), "oxbow-test-"));
+/** Ten days and eleven months ahead, on either side of the date line. */
+const LATER = [
+  { daysLater: 10, zone: "Pacific/Auckland" },
+  { daysLater: 335, zone: "America/Los_Angeles" },
+];
+/** What hangs on dates: use-cases on a database, the calendar, and a student's walks. */
+const DATE_BOUND = [
+  ["unit", ["tests/server", "tests/client", "tests/core/calendar"]],
+  ["browser", ["tests/browser/faults.test.ts"]],
+];
 let passed = 0;
 let failed = 0;
 
@@ -32,8 +48,13 @@ check(
   ]),
 );
 check("build", await building);
+const lockText = readFileSync(lockFile, "utf8") === lockBefore ? "unchanged" : "The install changed package-lock.json.";
+check("lock file", { passed: lockText === "unchanged", text: lockText });
 suite("unit");
 suite("browser");
+for (const { daysLater, zone } of LATER)
+  for (const [project, paths] of DATE_BOUND)
+    suite(project, paths, { name: `${project} tests ${daysLater} days later in ${zone}`, daysLater, zone });
 rmSync(folder, { recursive: true, force: true });
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed === 0 ? 0 : 1;
@@ -56,12 +77,18 @@ function check(name, { passed: good, text }) {
   else failed++;
 }
 
-/** A Vitest project; its tests are counted one by one from its own report. */
-function suite(project) {
-  console.log(`\n== ${project} tests`);
-  const report = join(folder, `${project}.json`);
-  const args = ["run", "--project", project, "--reporter=default", "--reporter=json", `--outputFile.json=${report}`];
-  const { status } = spawnSync(bin("vitest"), args, { cwd: root, stdio: "inherit" });
+/**
+ * A Vitest project, or some paths of it; its tests are counted one by one from its own report. `later` moves the clock of the
+ * tests and of the applications that they start.
+ */
+function suite(project, paths = [], later = null) {
+  const name = later?.name ?? `${project} tests`;
+  console.log(`\n== ${name}`);
+  const report = join(folder, `${name.replace(/\W+/g, "-")}.json`);
+  const reporters = ["--reporter=default", "--reporter=json", `--outputFile.json=${report}`];
+  const args = ["run", "--project", project, ...reporters, ...paths];
+  const env = later ? laterEnvironment(later) : process.env;
+  const { status } = spawnSync(bin("vitest"), args, { cwd: root, stdio: "inherit", env });
   if (!existsSync(report)) {
     failed++;
     return;
@@ -70,6 +97,12 @@ function suite(project) {
   passed += numPassedTests;
   // A suite that breaks before its tests, or holds none, must not count as passed.
   failed += numFailedTests + (numFailedTests === 0 && (status !== 0 || !success || numTotalTests === 0) ? 1 : 0);
+}
+
+function laterEnvironment({ daysLater, zone }) {
+  const clock = pathToFileURL(join(root, "tests", "support", "laterClock.mjs"));
+  const options = `${process.env.NODE_OPTIONS ?? ""} --import=${clock}`.trim();
+  return { ...process.env, NODE_OPTIONS: options, OXBOW_TEST_DAYS_LATER: String(daysLater), TZ: zone };
 }
 
 function ensureChromium() {

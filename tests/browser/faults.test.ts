@@ -1,6 +1,6 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/delivery";
+import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import { rebuildSummaries } from "@/features/delivery/writes/summaries";
 import type { SignInSlip } from "@/features/roster/types";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
@@ -16,7 +16,7 @@ let slips: SignInSlip[] = [];
 let workId = "";
 beforeAll(async () => {
   app = await testApp(async (school) => {
-    const { classId, studentIds } = await makeClass(school, 8);
+    const { classId, studentIds } = await makeClass(school, 9);
     workId = await givePractice(school, classId, studentIds, { budgetItems: 20 });
     slips = await newSignIns(await school.teacher(), { studentIds });
   });
@@ -110,6 +110,24 @@ describe("a student on a bad connection", () => {
     await page.goto(`${app.base}/river/${workId}`);
     await wait(page, "1 answer has been sent");
     expect(await ownLog(pupil)).toHaveLength(1);
+  });
+});
+
+describe("a browser that keeps nothing, as a private window does", () => {
+  it("works with a connection, says that it can't do without, and holds what was answered meanwhile", async () => {
+    await page.evaluateOnNewDocument(() => Reflect.deleteProperty(window, "indexedDB"));
+    await page.evaluateOnNewDocument(() => Reflect.deleteProperty(Window.prototype, "indexedDB"));
+    await page.reload();
+    await wait(page, "This browser can't keep answers");
+    await answerOnPage(app, page, "right");
+    await goOn(page);
+    expect(await ownLog(pupil)).toHaveLength(1);
+    await page.setOfflineMode(true);
+    await answerOnPage(app, page, "right");
+    await wait(page, "Leave this page open");
+    await page.setOfflineMode(false);
+    await wait(page, "1 answer has been sent");
+    expect(await ownLog(pupil)).toHaveLength(2);
   });
 });
 

@@ -1,6 +1,6 @@
 import { createClient } from "@libsql/client";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { answersAfter, answersOfPerson, uncountedAnswersOf } from "@/db/queries/delivery";
+import { answersAfter, answersOfPerson, uncountedAnswersOf } from "@/db/queries/answerLog";
 import { everythingAbout } from "@/db/queries/everythingAbout";
 import { studentHome } from "@/features/delivery/reads";
 import { giveHint } from "@/features/delivery/writes/giveHint";

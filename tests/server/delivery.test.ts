@@ -1,11 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import {
-  allMisconceptionSigns,
-  allSkillDays,
-  allSkillStates,
-  answersAfter,
-  type SkillStateRow,
-} from "@/db/queries/delivery";
+import { answersAfter } from "@/db/queries/answerLog";
+import { allMisconceptionSigns, allSkillDays, allSkillStates, type SkillStateRow } from "@/db/queries/summaries";
 import { studentHome } from "@/features/delivery/reads";
 import { giveHint } from "@/features/delivery/writes/giveHint";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";

@@ -1,6 +1,6 @@
 import type { ChildProcess } from "node:child_process";
 import type { Page } from "puppeteer-core";
-import { answersAfter } from "@/db/queries/delivery";
+import { answersAfter } from "@/db/queries/answerLog";
 import { sittings } from "@/db/schema/delivery";
 import { libraryOf } from "@/server/runtime/library";
 import { freePort, startApp } from "~/scripts/steps.mjs";

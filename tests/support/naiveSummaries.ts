@@ -1,5 +1,6 @@
 import { default_w, FSRSAlgorithm, generatorParameters } from "ts-fsrs";
-import type { AnswerRow, SkillStateRow } from "@/db/queries/delivery";
+import type { AnswerRow } from "@/db/queries/answerLog";
+import type { SkillStateRow } from "@/db/queries/summaries";
 
 /**
  * The summaries of a log, worked out a second time from the rules in docs/measurement.md: whole lists instead of running

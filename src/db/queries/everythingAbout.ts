@@ -8,7 +8,7 @@ import { enrollments, people, roles } from "../schema/people";
 import { groupMembers, reteachBaselines } from "../schema/regroup";
 import { interests, supports } from "../schema/students";
 import { workTargets } from "../schema/work";
-import { answersOfPerson, uncountedAnswersOf } from "./delivery";
+import { answersOfPerson, uncountedAnswersOf } from "./answerLog";
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
 

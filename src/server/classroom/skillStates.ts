@@ -1,6 +1,6 @@
 import "server-only";
 import type { SkillState } from "@/core/mastery/skillState";
-import type { SkillStateRow } from "@/db/queries/delivery";
+import type { SkillStateRow } from "@/db/queries/summaries";
 
 /** The stored summaries as the core's nouns: by student, then by skill. */
 export function statesByStudent(rows: readonly SkillStateRow[]): Map<string, Map<string, SkillState>> {

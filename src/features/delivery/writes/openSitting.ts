@@ -1,5 +1,5 @@
 import "server-only";
-import { lastAnswerOfSitting } from "@/db/queries/delivery";
+import { lastAnswerOfSitting } from "@/db/queries/answerLog";
 import type { Context } from "@/server/runtime/context";
 import type { SittingView } from "../types";
 import { ensureSitting } from "./sitting";

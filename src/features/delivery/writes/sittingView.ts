@@ -1,5 +1,5 @@
 import "server-only";
-import type { AnswerRow } from "@/db/queries/delivery";
+import type { AnswerRow } from "@/db/queries/answerLog";
 import type { Presentation } from "@/db/schema/delivery";
 import type { Library } from "@/server/runtime/library";
 import type { Feedback, ItemView, SittingView } from "../types";

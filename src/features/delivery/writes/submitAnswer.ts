@@ -3,14 +3,8 @@ import { checkAnswer } from "@/core/answers/checkAnswer";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { type AnswerPlace, placeAnswer } from "@/core/work/placeAnswer";
 import type { Queryable } from "@/db/connection";
-import {
-  type AnswerRow,
-  answerBySerial,
-  insertAnswer,
-  keepUncounted,
-  situationOfAnswer,
-  updateSitting,
-} from "@/db/queries/delivery";
+import { type AnswerRow, answerBySerial, insertAnswer, keepUncounted } from "@/db/queries/answerLog";
+import { situationOfAnswer, updateSitting } from "@/db/queries/delivery";
 import type { Presentation } from "@/db/schema/delivery";
 import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";

@@ -4,14 +4,8 @@ import type { SkillState } from "@/core/mastery/skillState";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
 import { CoreError } from "@/core/model/fail";
 import type { Queryable } from "@/db/connection";
-import {
-  type AnswerRow,
-  addMisconceptionSign,
-  addToSkillDay,
-  answersAfter,
-  clearSummaries,
-  saveSkillState,
-} from "@/db/queries/delivery";
+import { type AnswerRow, answersAfter } from "@/db/queries/answerLog";
+import { addMisconceptionSign, addToSkillDay, clearSummaries, saveSkillState } from "@/db/queries/summaries";
 import type { Runtime } from "@/server/runtime/runtime";
 
 type LoggedAnswer = Omit<AnswerRow, "serial">;

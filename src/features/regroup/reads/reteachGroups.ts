@@ -5,7 +5,7 @@ import { givenWords } from "@/core/answers/givenWords";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { dayWords } from "@/core/calendar/dayWords";
 import { type OutcomeVerdict, reteachOutcome } from "@/core/grouping/reteachOutcome";
-import { answersBehindCell, misconceptionSignsOf } from "@/db/queries/delivery";
+import { answersBehindCell } from "@/db/queries/answerLog";
 import { classesById } from "@/db/queries/people";
 import {
   baselinesOf,
@@ -15,6 +15,7 @@ import {
   membersOfGroups,
   reteachesOfGroups,
 } from "@/db/queries/regroup";
+import { misconceptionSignsOf } from "@/db/queries/summaries";
 import { targetsWithSittings, workById, worksById } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
 import { classesOfMembers, loadClassroom } from "@/server/classroom/classroom";

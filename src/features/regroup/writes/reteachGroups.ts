@@ -1,9 +1,9 @@
 import "server-only";
 import { array, number, object, string } from "yup";
-import { misconceptionSignsOf } from "@/db/queries/delivery";
 import { classesById } from "@/db/queries/people";
 import { groupById, membersOfGroups, reteachesOfGroups } from "@/db/queries/regroup";
 import { added, changed } from "@/db/queries/rowChanges";
+import { misconceptionSignsOf } from "@/db/queries/summaries";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
 import { type Classroom, classesOfMembers, loadClassroom } from "@/server/classroom/classroom";
