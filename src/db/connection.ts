@@ -2,9 +2,10 @@ import "server-only";
 import { mkdirSync } from "node:fs";
 import { dirname } from "node:path";
 import { type Client, createClient, type InStatement, type ResultSet, type Transaction } from "@libsql/client";
+import { is } from "drizzle-orm";
 import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
-import type { BaseSQLiteDatabase } from "drizzle-orm/sqlite-core";
+import { type BaseSQLiteDatabase, SQLiteTable } from "drizzle-orm/sqlite-core";
 import * as access from "./schema/access";
 import * as delivery from "./schema/delivery";
 import * as history from "./schema/history";
@@ -20,11 +21,21 @@ const schema = { ...people, ...access, ...students, ...library, ...plan, ...work
 /** What queries run on: the database itself, or a transaction in it. */
 export type Queryable = BaseSQLiteDatabase<"async", ResultSet, typeof schema>;
 
+type CommitListener = (tables: ReadonlySet<string>) => void;
+
+/** All tables of the schema. */
+export const allTables = (): SQLiteTable[] =>
+  Object.values(schema).filter((entry): entry is (typeof schema)[keyof typeof schema] & SQLiteTable =>
+    is(entry, SQLiteTable),
+  );
+
 export interface Database {
   /** For reads outside a transaction. */
   readonly read: Queryable;
   /** Runs `change` in one transaction, whole or not at all; changes of this process follow one another. */
   write<T>(change: (tx: Queryable) => Promise<T>): Promise<T>;
+  /** Tells which tables were written, once what was written is there for all to read. */
+  onCommit(listener: CommitListener): void;
   close(): void;
 }
 
@@ -40,11 +51,28 @@ export async function openDatabase(url: string, migrationsFolder: string, authTo
   const local = url.startsWith("file:");
   if (local) mkdirSync(dirname(url.slice("file:".length)), { recursive: true });
   const client = createClient({ url, timeout: BUSY_MILLISECONDS, ...(authToken ? { authToken } : {}) });
-  if (local) await client.execute("PRAGMA journal_mode = WAL");
+  if (local) {
+    await client.execute("PRAGMA journal_mode = WAL");
+    await client.execute(FOREIGN_KEYS_ON);
+  }
   const orm = drizzle(client, { schema });
   await migrate(orm, { migrationsFolder });
-  return { read: orm, write: writerQueue(client), close: () => client.close() };
+  const listeners: CommitListener[] = [];
+  const tell: CommitListener = (tables) => {
+    for (const listener of listeners) listener(tables);
+  };
+  return {
+    read: orm,
+    write: writerQueue(client, local, tell),
+    onCommit: (listener) => listeners.push(listener),
+    close: () => client.close(),
+  };
 }
+
+/** A setting of each connection, off in SQLite unless it is built otherwise; a remote server has its own. */
+const FOREIGN_KEYS_ON = "PRAGMA foreign_keys = ON";
+/** What a statement writes to; reads have no such table. */
+const WRITTEN_TABLE = /^\s*(?:insert(?:\s+or\s+\w+)?\s+into|update(?:\s+or\s+\w+)?|delete\s+from)\s+["`[]?(\w+)/i;
 
 /** Changes that are committed together at most. */
 const MOST_TOGETHER = 16;
@@ -61,11 +89,15 @@ interface Waiting {
  * together, each behind a savepoint of its own: one that fails takes back only itself, and nobody is told of success before
  * the commit. All transactions share one query builder, so that prepared queries (see `prepared`) are built once.
  */
-function writerQueue(client: Client): Database["write"] {
+function writerQueue(client: Client, local: boolean, told: CommitListener): Database["write"] {
   let current: Transaction | null = null;
+  let touched = new Set<string>();
   const inTransaction = {
     execute: (statement: InStatement) => {
       if (!current) throw new Error("A query was run after its transaction had ended.");
+      const text = typeof statement === "string" ? statement : statement.sql;
+      const [, table] = WRITTEN_TABLE.exec(text) ?? [];
+      if (table) touched.add(table);
       return current.execute(statement);
     },
   };
@@ -75,6 +107,9 @@ function writerQueue(client: Client): Database["write"] {
 
   const runTogether = async (batch: readonly Waiting[]): Promise<void> => {
     const done: (() => void)[] = [];
+    touched = new Set();
+    // Inside a transaction it would change nothing, and the client may have opened another connection meanwhile.
+    if (local) await client.execute(FOREIGN_KEYS_ON);
     const transaction = await client.transaction("write");
     current = transaction;
     try {
@@ -95,6 +130,7 @@ function writerQueue(client: Client): Database["write"] {
       // Rolls back unless committed.
       transaction.close();
     }
+    told(touched);
     for (const tell of done) tell();
   };
 

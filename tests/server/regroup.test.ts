@@ -1,13 +1,17 @@
+import { eq } from "drizzle-orm";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { schools } from "@/db/schema/people";
+import { groupMembers, groups } from "@/db/schema/regroup";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
 import { planView } from "@/features/plan/reads";
 import { limitsFrom } from "@/features/regroup/limits";
 import { groupList, groupView, suggestions } from "@/features/regroup/reads/reteachGroups";
 import { archiveGroup, assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
+import { archiveStudent } from "@/features/roster/writes/students";
 import { workList, workView } from "@/features/work/reads";
 import { assignPractice, moveDueDay, withdrawWork } from "@/features/work/writes";
 import { undoChange } from "@/server/runtime/history";
-import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
+import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;
 let classId: string;
@@ -30,6 +34,14 @@ beforeEach(async () => {
 });
 afterEach(() => school.close());
 
+const reteachOf = (groupId: string) => ({
+  groupId,
+  reteachId: school.runtime.newId(),
+  practiceDueDay: "2026-11-25",
+  checkOpensDay: "2026-11-23",
+  checkDueDay: "2026-11-27",
+  checkItems: 4,
+});
 const weak = () => studentIds.slice(0, 5).sort();
 const skill = "ratio-language";
 
@@ -143,6 +155,103 @@ describe("regrouping", () => {
     expect(await groupList(teacher, [classId])).toEqual([]);
     await undoChange(teacher, archived);
     expect(await groupList(teacher, [classId])).toHaveLength(1);
+  });
+
+  it("judges once: the outcome neither fades nor goes with a student who leaves", async () => {
+    const teacher = await school.teacher();
+    const groupId = school.runtime.newId();
+    const [learner, leaver, third] = weak() as [string, string, string];
+    await makeGroups(teacher, {
+      classIds: [classId],
+      groups: [{ id: groupId, name: "Order", skillId: skill, studentIds: [learner, leaver, third] }],
+    });
+    await assignReteach(teacher, { ...reteachOf(groupId), checkItems: 3 });
+    const { reteach } = await groupView(teacher, groupId);
+    for (const id of [learner, leaver]) {
+      for (const workId of [reteach?.practiceWorkId ?? "", reteach?.checkWorkId ?? ""]) {
+        let view = await open(school, id, workId);
+        while (view.finished === null) view = (await give(school, id, view, "right")).sitting;
+      }
+    }
+    const before = await groupView(teacher, groupId);
+    expect(before.outcome).toMatchObject({ learned: 2, open: 1, students: 3 });
+    // A school year later; one of them has left the school, and so has the third, who never took the check.
+    school.setNow(START + 300 * 86_400_000);
+    for (const id of [leaver, third]) {
+      await archiveStudent(await school.teacher("cora"), { studentId: id });
+      const [membership] = await school.db.read.select().from(groupMembers).where(eq(groupMembers.personId, id));
+      if (membership)
+        await school.db.write((tx) =>
+          tx.update(groupMembers).set({ untilDay: "2026-12-01" }).where(eq(groupMembers.id, membership.id)),
+        );
+    }
+    const after = await groupView(await school.teacher(), groupId);
+    const outcomes = (view: typeof after) =>
+      view.members
+        .map(({ id, verdict, chanceBefore, chanceAfter, check, left }) => ({
+          id,
+          verdict,
+          chanceBefore,
+          chanceAfter,
+          check,
+          left,
+        }))
+        .sort((x, y) => x.id.localeCompare(y.id));
+    expect(outcomes(after).filter(({ id }) => id !== third)).toEqual(
+      outcomes(before)
+        .filter(({ id }) => id !== third)
+        .map((one) => ({ ...one, left: one.id === leaver })),
+    );
+    expect(after.members.find(({ id }) => id === learner)?.chance).toBeLessThan(
+      (before.members.find(({ id }) => id === learner)?.chanceAfter ?? 0) - 0.05,
+    );
+    expect((await groupList(await school.teacher(), [classId]))[0]).toMatchObject({ stage: "result" });
+  });
+
+  it("keeps the skill of a reteach when the group turns to another", async () => {
+    const teacher = await school.teacher();
+    const groupId = school.runtime.newId();
+    await makeGroups(teacher, {
+      classIds: [classId],
+      groups: [{ id: groupId, name: "G", skillId: skill, studentIds: weak() }],
+    });
+    await assignReteach(teacher, reteachOf(groupId));
+    await school.db.write((tx) => tx.update(groups).set({ skillId: "unit-rates" }).where(eq(groups.id, groupId)));
+    expect(await groupView(teacher, groupId)).toMatchObject({ skillId: "unit-rates", reteach: null, outcome: null });
+    expect((await groupList(teacher, [classId]))[0]).toMatchObject({ stage: "plan" });
+    await school.db.write((tx) => tx.update(groups).set({ skillId: skill }).where(eq(groups.id, groupId)));
+    expect((await groupView(teacher, groupId)).outcome).toMatchObject({ open: 5, students: 5 });
+  });
+
+  it("says when a check opens by the school's clock, and refuses days that do not exist or lie far ahead", async () => {
+    const teacher = await school.teacher();
+    const groupId = school.runtime.newId();
+    await makeGroups(teacher, {
+      classIds: [classId],
+      groups: [{ id: groupId, name: "G", skillId: skill, studentIds: [weak()[0]] }],
+    });
+    for (const over of [
+      { practiceDueDay: "2026-02-30" },
+      { checkOpensDay: "tomorrow" },
+      { checkDueDay: "" },
+      { checkDueDay: "9999-12-31" },
+      { practiceDueDay: "2026-11-20" },
+    ])
+      await expect(assignReteach(teacher, { ...reteachOf(groupId), ...over })).rejects.toMatchObject({
+        code: "invalid",
+      });
+    // At a school half the world away six in the morning is still the day before here.
+    await school.db.write((tx) =>
+      tx.update(schools).set({ timeZone: "Pacific/Auckland" }).where(eq(schools.id, school.schoolId)),
+    );
+    await assignReteach(teacher, { ...reteachOf(groupId), checkOpensDay: "2026-11-26" });
+    const { practiceWorkId = "" } = (await groupView(teacher, groupId)).reteach ?? {};
+    let view = await open(school, weak()[0] as string, practiceWorkId);
+    while (view.finished === null) view = (await give(school, weak()[0] as string, view, "right")).sitting;
+    expect((await groupList(teacher, [classId]))[0]).toMatchObject({
+      stage: "waiting",
+      stageText: expect.stringContaining("Thu 26 Nov"),
+    });
   });
 
   it("holds students of several of the teacher's classes through to the reteach", async () => {

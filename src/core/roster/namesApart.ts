@@ -9,21 +9,29 @@ interface Named {
 const NUMBER_SIGNS = 3;
 
 /**
- * What each child of a class is called on the list at the door, in the order given: given name and the family name's first letter; in
- * full where two would read the same; with the end of their number where even their names are the same.
+ * What each student is called in a list, in the order given: given name and the family name's first letter; in full where two
+ * would read the same; with the end of their number where even their names are the same.
  */
 export function namesApart(students: readonly Named[]): string[] {
+  const full = fullNamesApart(students);
   const short = students.map(({ givenName, familyName }) => `${givenName} ${[...familyName][0] ?? ""}`.trim());
+  const isShared = sharedAmong(short);
+  return short.map((brief, place) => (isShared(brief) ? (full[place] ?? brief) : brief));
+}
+
+/** The same where whole names have room: with the end of their number where two names are the same. */
+export function fullNamesApart(students: readonly Named[]): string[] {
   const full = students.map(({ givenName, familyName }) => `${givenName} ${familyName}`.trim());
+  const isShared = sharedAmong(full);
   return students.map(({ studentNumber }, place) => {
-    const [brief = "", whole = ""] = [short[place], full[place]];
-    if (!twice(brief, short)) return brief;
-    if (!twice(whole, full) || !studentNumber) return whole;
-    return `${whole} …${studentNumber.slice(-NUMBER_SIGNS)}`;
+    const whole = full[place] ?? "";
+    return isShared(whole) && studentNumber ? `${whole} …${studentNumber.slice(-NUMBER_SIGNS)}` : whole;
   });
 }
 
-const twice = (name: string, names: readonly string[]): boolean => {
-  const same = (other: string) => other.toLocaleLowerCase("en") === name.toLocaleLowerCase("en");
-  return names.filter(same).length > 1;
-};
+function sharedAmong(names: readonly string[]): (name: string) => boolean {
+  const counts = new Map<string, number>();
+  const folded = (name: string) => name.toLocaleLowerCase("en");
+  for (const name of names) counts.set(folded(name), (counts.get(folded(name)) ?? 0) + 1);
+  return (name) => (counts.get(folded(name)) ?? 0) > 1;
+}

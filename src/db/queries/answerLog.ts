@@ -1,8 +1,9 @@
 import "server-only";
-import { and, asc, count, desc, eq, getTableColumns, gt, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, getTableColumns, gt, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
 import { answers, uncountedAnswers } from "../schema/delivery";
+import { among } from "./people";
 
 export type AnswerRow = typeof answers.$inferSelect;
 
@@ -104,6 +105,36 @@ export async function answersBehindCell(
     .where(and(eq(answers.personId, personId), eq(answers.skillId, skillId)))
     .orderBy(desc(answers.serial))
     .limit(limit);
+}
+
+/**
+ * Each student's wrong first try in a skill that tells most: the latest with a known misconception, or else the latest. One
+ * read for all of them.
+ */
+export async function tellingMisses(
+  db: Queryable,
+  personIds: readonly string[],
+  skillId: string,
+): Promise<AnswerRow[]> {
+  const ranked = db
+    .select({
+      serial: answers.serial,
+      rank: sql<number>`row_number() over (partition by ${answers.personId} order by ${answers.misconceptionId} is null, ${answers.serial} desc)`.as(
+        "rank",
+      ),
+    })
+    .from(answers)
+    .where(
+      and(
+        among(answers.personId, personIds),
+        eq(answers.skillId, skillId),
+        eq(answers.right, false),
+        eq(answers.tryNumber, 1),
+      ),
+    )
+    .as("ranked");
+  const first = db.select({ serial: ranked.serial }).from(ranked).where(eq(ranked.rank, 1));
+  return readable(db).where(inArray(answers.serial, first));
 }
 
 /** A slice of the whole log in the order of writing, for the rebuild. */

@@ -4,7 +4,7 @@ import type { Queryable } from "../connection";
 import { credentials, passwordResets, sessions } from "../schema/access";
 import { answers, misconceptionSigns, sittings, skillDays, skillStates, uncountedAnswers } from "../schema/delivery";
 import { people } from "../schema/people";
-import { groupMembers, reteachBaselines } from "../schema/regroup";
+import { groupMembers, reteachStudents } from "../schema/regroup";
 import { erasedTotals, interests, supports } from "../schema/students";
 import { workTargets } from "../schema/work";
 
@@ -39,7 +39,7 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
   await tx.delete(uncountedAnswers).where(eq(uncountedAnswers.personId, personId));
   await tx.delete(sittings).where(eq(sittings.personId, personId));
   await tx.delete(workTargets).where(eq(workTargets.personId, personId));
-  await tx.delete(reteachBaselines).where(eq(reteachBaselines.personId, personId));
+  await tx.delete(reteachStudents).where(eq(reteachStudents.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));
   await tx.delete(skillStates).where(eq(skillStates.personId, personId));
   await tx.delete(skillDays).where(eq(skillDays.personId, personId));

@@ -5,7 +5,7 @@ import { credentials, sessions } from "../schema/access";
 import { misconceptionSigns, sittings, skillDays, skillStates } from "../schema/delivery";
 import { changeSubjects, changes } from "../schema/history";
 import { enrollments, people, roles } from "../schema/people";
-import { groupMembers, reteachBaselines } from "../schema/regroup";
+import { groupMembers, reteachStudents } from "../schema/regroup";
 import { interests, supports } from "../schema/students";
 import { workTargets } from "../schema/work";
 import { answersOfPerson, uncountedAnswersOf } from "./answerLog";
@@ -41,7 +41,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
     "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),
-    reteaching: await db.select().from(reteachBaselines).where(eq(reteachBaselines.personId, personId)),
+    reteaching: await db.select().from(reteachStudents).where(eq(reteachStudents.personId, personId)),
     history: await db
       .select({ at: changes.at, area: changes.area, summary: changes.summary })
       .from(changeSubjects)

@@ -1,9 +1,9 @@
 import "server-only";
-import { and, asc, count, desc, eq, gte, inArray, isNull, lt, max, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, gte, inArray, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { ChangeArea } from "@/core/model/changeArea";
 import type { Queryable } from "../connection";
-import { changeRows, changeSubjects, changes, type RowChange } from "../schema/history";
+import { changeRows, changeSubjects, changes, type RowChange, revisions } from "../schema/history";
 import { people } from "../schema/people";
 
 export type ChangeRow = typeof changes.$inferSelect;
@@ -20,6 +20,11 @@ export async function insertChange(
   rows: readonly RowChange[],
 ): Promise<void> {
   await tx.insert(changes).values(change);
+  if (OF_THE_ROSTER.includes(change.area))
+    await tx
+      .insert(revisions)
+      .values({ id: rosterRevision(change.schoolId), number: 1 })
+      .onConflictDoUpdate({ target: revisions.id, set: { number: sql`${revisions.number} + 1` } });
   const subjects = [...new Set(subjectIds)].map((subjectId, place) => ({
     id: `${change.id}-${place}`,
     changeId: change.id,
@@ -78,21 +83,42 @@ export async function wasUndone(db: Queryable, id: string): Promise<boolean> {
   return found.length > 0;
 }
 
+const rosterRevision = (schoolId: string) => `roster:${schoolId}`;
+/** Entries of these areas may change what a roster file would do. */
+const OF_THE_ROSTER: readonly ChangeArea[] = ["roster", "groups", "supports", "privacy"];
+
 /**
- * A word for the state of what a roster file may change: when it is another than before, the roster may have changed. Counted, because
- * a clock that was set back would hide a later entry behind an earlier one.
+ * A word for the state of what a roster file may change: when it is another than before, the roster may have changed. One row a
+ * school, whatever the length of its history; counted, because a clock that was set back would hide an entry.
  */
 export async function rosterVersion(db: Queryable, schoolIds: readonly string[]): Promise<string> {
+  const rows = await db
+    .select()
+    .from(revisions)
+    .where(inArray(revisions.id, schoolIds.map(rosterRevision)))
+    .orderBy(asc(revisions.id));
+  return rows.map(({ id, number }) => `${id}@${number}`).join(" ");
+}
+
+/** The first later entry that wrote a row and was not taken back; null when no entry did. */
+export async function laterChangeOf(db: Queryable, change: ChangeRow, rowId: string): Promise<ChangeRow | null> {
+  const undo = alias(changes, "undo");
   const [found] = await db
-    .select({ entries: count(), latest: max(changes.id) })
+    .select({ change: changes })
     .from(changes)
+    .innerJoin(changeRows, eq(changeRows.changeId, changes.id))
+    .leftJoin(undo, eq(undo.undoes, changes.id))
     .where(
       and(
-        inArray(changes.schoolId, [...schoolIds]),
-        inArray(changes.area, ["roster", "groups", "supports", "privacy"]),
+        eq(changes.schoolId, change.schoolId),
+        gt(changes.id, change.id),
+        isNull(undo.id),
+        sql`instr(${changeRows.rows}, ${`"id":${JSON.stringify(rowId)}`}) > 0`,
       ),
-    );
-  return `${found?.entries ?? 0} ${found?.latest ?? ""}`;
+    )
+    .orderBy(asc(changes.id))
+    .limit(1);
+  return found?.change ?? null;
 }
 
 export interface EntrySearch {

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, gt, gte, inArray, isNotNull, isNull, lte, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, eq, gt, gte, inArray, isNotNull, isNull, lte, ne, or, type SQL, sql } from "drizzle-orm";
 import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
 import { credentials } from "../schema/access";
@@ -9,6 +9,10 @@ import { groupShares, groups } from "../schema/regroup";
 export type PersonRow = typeof people.$inferSelect;
 export type ClassRow = typeof classes.$inferSelect;
 export type SchoolRow = typeof schools.$inferSelect;
+
+/** One of some ids, handed over as one value: databases limit how many a statement takes. */
+export const among = (column: SQLiteColumn, ids: readonly string[]): SQL =>
+  sql`${column} in (select value from json_each(${JSON.stringify([...new Set(ids)])}))`;
 
 /** Holds on a day: begun by then, and not over. An empty date stands for "always". */
 export const holdsOn = (day: string, from: SQLiteColumn, until: SQLiteColumn): SQL | undefined =>
@@ -37,6 +41,26 @@ export async function termsOf(db: Queryable, schoolId: string) {
 export async function personById(db: Queryable, id: string): Promise<PersonRow | null> {
   const [person] = await db.select().from(people).where(eq(people.id, id));
   return person ?? null;
+}
+
+export async function peopleById(db: Queryable, ids: readonly string[]): Promise<PersonRow[]> {
+  return ids.length === 0 ? [] : db.select().from(people).where(among(people.id, ids));
+}
+
+/** Whether somebody else at a school has a student number or an email address. */
+export async function isTaken(
+  db: Queryable,
+  schoolId: string,
+  what: { readonly studentNumber: string } | { readonly email: string },
+  exceptId: string,
+): Promise<boolean> {
+  const same = "email" in what ? eq(people.email, what.email) : eq(people.studentNumber, what.studentNumber);
+  const found = await db
+    .select({ id: people.id })
+    .from(people)
+    .where(and(eq(people.schoolId, schoolId), same, ne(people.id, exceptId)))
+    .limit(1);
+  return found.length > 0;
 }
 
 /** The grade to reckon with for a student at work: their own, or else that of the class the work is for. */

@@ -1,8 +1,11 @@
 import "server-only";
-import { and, asc, desc, eq, gte, inArray, isNull, or } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, or } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { people } from "../schema/people";
-import { groupMembers, groupShares, groups, reteachBaselines, reteaches } from "../schema/regroup";
+import { groupMembers, groupShares, groups, reteaches, reteachStudents } from "../schema/regroup";
+import { among } from "./people";
+
+export type ReteachStudentRow = typeof reteachStudents.$inferSelect;
 
 /** Groups that a person owns or shares on a day. */
 export async function groupTiesOf(db: Queryable, personId: string, day: string) {
@@ -40,21 +43,23 @@ export async function groupsOfStudents(db: Queryable, personIds: readonly string
     .orderBy(asc(groups.name));
 }
 
-export async function sharesOfGroup(db: Queryable, groupId: string) {
+export async function sharesOfGroups(db: Queryable, groupIds: readonly string[]) {
+  if (groupIds.length === 0) return [];
   return db
     .select({ share: groupShares, person: people })
     .from(groupShares)
     .innerJoin(people, eq(people.id, groupShares.personId))
-    .where(eq(groupShares.groupId, groupId));
+    .where(among(groupShares.groupId, groupIds));
 }
 
-/** All memberships of a group, those that are over too, the latest first. */
-export async function membershipsOf(db: Queryable, groupId: string) {
+/** Memberships of some groups that are over, the latest first. */
+export async function pastMemberships(db: Queryable, groupIds: readonly string[]) {
+  if (groupIds.length === 0) return [];
   return db
     .select({ membership: groupMembers, person: people })
     .from(groupMembers)
     .innerJoin(people, eq(people.id, groupMembers.personId))
-    .where(eq(groupMembers.groupId, groupId))
+    .where(and(among(groupMembers.groupId, groupIds), isNotNull(groupMembers.untilDay)))
     .orderBy(desc(groupMembers.fromDay));
 }
 
@@ -100,10 +105,35 @@ export async function reteachesOfGroups(db: Queryable, groupIds: readonly string
     .orderBy(desc(reteaches.createdAt));
 }
 
-export async function baselinesOf(db: Queryable, reteachIds: readonly string[]) {
+/** What became of each student of some reteaches; those who have left since too. */
+export async function studentsOfReteaches(db: Queryable, reteachIds: readonly string[]): Promise<ReteachStudentRow[]> {
   if (reteachIds.length === 0) return [];
   return db
     .select()
-    .from(reteachBaselines)
-    .where(inArray(reteachBaselines.reteachId, [...reteachIds]));
+    .from(reteachStudents)
+    .where(inArray(reteachStudents.reteachId, [...reteachIds]));
+}
+
+/** The reteach of which a piece of work is the check, for a student who is not judged yet; null when there is none. */
+export async function unjudgedReteach(db: Queryable, checkWorkId: string, personId: string) {
+  const [found] = await db
+    .select({ id: reteachStudents.id, skillId: reteaches.skillId, chanceBefore: reteachStudents.chanceBefore })
+    .from(reteaches)
+    .innerJoin(reteachStudents, eq(reteachStudents.reteachId, reteaches.id))
+    .where(
+      and(
+        eq(reteaches.checkWorkId, checkWorkId),
+        eq(reteachStudents.personId, personId),
+        isNull(reteachStudents.judgedDay),
+      ),
+    );
+  return found ?? null;
+}
+
+export async function keepVerdict(
+  tx: Queryable,
+  id: string,
+  values: Required<Pick<ReteachStudentRow, "judgedDay" | "chanceAfter" | "checkRight" | "checkItems" | "verdict">>,
+): Promise<void> {
+  await tx.update(reteachStudents).set(values).where(eq(reteachStudents.id, id));
 }

@@ -6,7 +6,7 @@ import { insertMany, manyRows } from "../manyRows";
 import type { RowChange } from "../schema/history";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { planEntries } from "../schema/plan";
-import { groupMembers, groupShares, groups, reteachBaselines, reteaches } from "../schema/regroup";
+import { groupMembers, groupShares, groups, reteaches, reteachStudents } from "../schema/regroup";
 import { interests, supports } from "../schema/students";
 import { workSkills, works, workTargets } from "../schema/work";
 
@@ -30,7 +30,7 @@ const TABLES = {
   groupMembers,
   groupShares,
   reteaches,
-  reteachBaselines,
+  reteachStudents,
   supports,
   interests,
 } satisfies Record<string, Identified>;
@@ -161,7 +161,7 @@ export async function rowsOfTable<Name extends TableName>(
   return found;
 }
 
-function tableOf(name: string): Identified {
+export function tableOf(name: string): Identified {
   const table = (TABLES as Record<string, Identified>)[name];
   if (!table) throw new Error(`No recorded table is called ${name}.`);
   return table;

@@ -55,11 +55,15 @@ export const throttles = sqliteTable(
   (t) => [primaryKey({ columns: [t.kind, t.key] })],
 );
 
-export const passwordResets = sqliteTable("password_resets", {
-  tokenHash: text("token_hash").primaryKey(),
-  personId: text("person_id")
-    .notNull()
-    .references(() => people.id, { onDelete: "cascade" }),
-  expiresAt: integer("expires_at").notNull(),
-  usedAt: integer("used_at"),
-});
+export const passwordResets = sqliteTable(
+  "password_resets",
+  {
+    tokenHash: text("token_hash").primaryKey(),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id, { onDelete: "cascade" }),
+    expiresAt: integer("expires_at").notNull(),
+    usedAt: integer("used_at"),
+  },
+  (t) => [index("password_resets_by_person").on(t.personId)],
+);

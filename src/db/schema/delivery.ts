@@ -102,6 +102,9 @@ export const answers = sqliteTable(
   (t) => [
     index("answers_by_person_skill").on(t.personId, t.skillId, t.serial),
     index("answers_by_sitting").on(t.sittingId, t.serial),
+    index("answers_by_work").on(t.workId),
+    index("answers_by_skill").on(t.skillId),
+    index("answers_by_misconception").on(t.misconceptionId),
   ],
 );
 
@@ -157,7 +160,7 @@ export const skillStates = sqliteTable(
     snagDay: integer("snag_day"),
     snagClearedDay: integer("snag_cleared_day"),
   },
-  (t) => [primaryKey({ columns: [t.personId, t.skillId] })],
+  (t) => [primaryKey({ columns: [t.personId, t.skillId] }), index("skill_states_by_skill").on(t.skillId)],
 );
 
 export const skillDays = sqliteTable(
@@ -174,7 +177,11 @@ export const skillDays = sqliteTable(
     right: integer("right").notNull(),
     milliseconds: integer("milliseconds").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.personId, t.skillId, t.day] })],
+  (t) => [
+    primaryKey({ columns: [t.personId, t.skillId, t.day] }),
+    index("skill_days_by_skill").on(t.skillId),
+    index("skill_days_by_day").on(t.personId, t.day),
+  ],
 );
 
 /** How often a student showed a misconception in a skill, and when last. */
@@ -193,5 +200,9 @@ export const misconceptionSigns = sqliteTable(
     times: integer("times").notNull(),
     lastDay: integer("last_day").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.personId, t.skillId, t.misconceptionId] })],
+  (t) => [
+    primaryKey({ columns: [t.personId, t.skillId, t.misconceptionId] }),
+    index("misconception_signs_by_skill").on(t.skillId),
+    index("misconception_signs_by_misconception").on(t.misconceptionId),
+  ],
 );

@@ -38,6 +38,7 @@ export const changes = sqliteTable(
     index("changes_by_class").on(t.classId, t.id),
     index("changes_by_school").on(t.schoolId, t.id),
     index("changes_by_undone").on(t.undoes),
+    index("changes_by_actor").on(t.actorId),
   ],
 );
 
@@ -57,6 +58,15 @@ export const changeSubjects = sqliteTable(
   ],
 );
 
+/**
+ * How often something was changed, by what it is: whoever keeps anything in memory, in whatever process, sees by one row
+ * whether it still holds. `roster:` and a school's id counts the entries that may change what a roster file would do there.
+ */
+export const revisions = sqliteTable("revisions", {
+  id: text("id").primaryKey(),
+  number: integer("number").notNull(),
+});
+
 /** Before and after of an entry, in pieces that a remote database takes. */
 export const changeRows = sqliteTable(
   "change_rows",
@@ -72,31 +82,35 @@ export const changeRows = sqliteTable(
 );
 
 /** A roster file on its way in: kept until applied or dropped, so that a reload loses nothing. */
-export const rosterDrafts = sqliteTable("roster_drafts", {
-  id: text("id").primaryKey(),
-  ownerId: text("owner_id")
-    .notNull()
-    .references(() => people.id),
-  schoolId: text("school_id")
-    .notNull()
-    .references(() => schools.id),
-  /** "package": files of the roster standard; "sheet": one row a student. */
-  kind: text("kind", { enum: ["package", "sheet"] }).notNull(),
-  /** The class that a teacher's sheet is for; null for a sheet or package of the whole school. */
-  classId: text("class_id"),
-  newClassName: text("new_class_name"),
-  newClassGrade: integer("new_class_grade"),
-  fileName: text("file_name").notNull(),
-  bytes: blob("bytes", { mode: "buffer" }).notNull(),
-  /** Column of the sheet for each field, where it was set by hand. */
-  mapping: text("mapping", { mode: "json" }).$type<Record<string, number | null>>().notNull(),
-  /** Cells typed anew: "file row column" to text. */
-  repairs: text("repairs", { mode: "json" }).$type<Record<string, string>>().notNull(),
-  /** Ids of the file that stand for a person or class known already: id in the file to id here. */
-  links: text("links", { mode: "json" }).$type<Record<string, string>>().notNull(),
-  /** Classes that a school's sheet names and nobody knows are made with it. */
-  makeClasses: integer("make_classes", { mode: "boolean" }).notNull().default(false),
-  createdAt: integer("created_at").notNull(),
-  appliedAt: integer("applied_at"),
-  changeId: text("change_id"),
-});
+export const rosterDrafts = sqliteTable(
+  "roster_drafts",
+  {
+    id: text("id").primaryKey(),
+    ownerId: text("owner_id")
+      .notNull()
+      .references(() => people.id),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    /** "package": files of the roster standard; "sheet": one row a student. */
+    kind: text("kind", { enum: ["package", "sheet"] }).notNull(),
+    /** The class that a teacher's sheet is for; null for a sheet or package of the whole school. */
+    classId: text("class_id"),
+    newClassName: text("new_class_name"),
+    newClassGrade: integer("new_class_grade"),
+    fileName: text("file_name").notNull(),
+    bytes: blob("bytes", { mode: "buffer" }).notNull(),
+    /** Column of the sheet for each field, where it was set by hand. */
+    mapping: text("mapping", { mode: "json" }).$type<Record<string, number | null>>().notNull(),
+    /** Cells typed anew: "file row column" to text. */
+    repairs: text("repairs", { mode: "json" }).$type<Record<string, string>>().notNull(),
+    /** Ids of the file that stand for a person or class known already: id in the file to id here. */
+    links: text("links", { mode: "json" }).$type<Record<string, string>>().notNull(),
+    /** Classes that a school's sheet names and nobody knows are made with it. */
+    makeClasses: integer("make_classes", { mode: "boolean" }).notNull().default(false),
+    createdAt: integer("created_at").notNull(),
+    appliedAt: integer("applied_at"),
+    changeId: text("change_id"),
+  },
+  (t) => [index("roster_drafts_by_owner").on(t.ownerId), index("roster_drafts_by_school").on(t.schoolId)],
+);

@@ -3,31 +3,39 @@ import type { ItemModel, Lesson, ReteachPlan } from "../../core/model/content";
 
 export const frameworks = sqliteTable("frameworks", { id: text("id").primaryKey(), name: text("name").notNull() });
 
-export const standards = sqliteTable("standards", {
-  id: text("id").primaryKey(),
-  frameworkId: text("framework_id")
-    .notNull()
-    .references(() => frameworks.id),
-  strand: text("strand").notNull(),
-  grade: integer("grade").notNull(),
-  code: text("code").notNull(),
-  statement: text("statement").notNull(),
-});
+export const standards = sqliteTable(
+  "standards",
+  {
+    id: text("id").primaryKey(),
+    frameworkId: text("framework_id")
+      .notNull()
+      .references(() => frameworks.id),
+    strand: text("strand").notNull(),
+    grade: integer("grade").notNull(),
+    code: text("code").notNull(),
+    statement: text("statement").notNull(),
+  },
+  (t) => [index("standards_by_framework").on(t.frameworkId)],
+);
 
-export const skills = sqliteTable("skills", {
-  id: text("id").primaryKey(),
-  standardId: text("standard_id")
-    .notNull()
-    .references(() => standards.id),
-  name: text("name").notNull(),
-  studentName: text("student_name").notNull(),
-  grade: integer("grade").notNull(),
-  /** Logits on the subject's vertical scale. */
-  difficulty: real("difficulty").notNull(),
-  place: integer("place").notNull(),
-  lesson: text("lesson", { mode: "json" }).$type<Lesson>().notNull(),
-  reteach: text("reteach", { mode: "json" }).$type<ReteachPlan>().notNull(),
-});
+export const skills = sqliteTable(
+  "skills",
+  {
+    id: text("id").primaryKey(),
+    standardId: text("standard_id")
+      .notNull()
+      .references(() => standards.id),
+    name: text("name").notNull(),
+    studentName: text("student_name").notNull(),
+    grade: integer("grade").notNull(),
+    /** Logits on the subject's vertical scale. */
+    difficulty: real("difficulty").notNull(),
+    place: integer("place").notNull(),
+    lesson: text("lesson", { mode: "json" }).$type<Lesson>().notNull(),
+    reteach: text("reteach", { mode: "json" }).$type<ReteachPlan>().notNull(),
+  },
+  (t) => [index("skills_by_standard").on(t.standardId)],
+);
 
 export const skillLinks = sqliteTable(
   "skill_links",
@@ -41,7 +49,7 @@ export const skillLinks = sqliteTable(
     /** "precedes": from is a prerequisite of to; "contrasts": the two are easily confused. */
     kind: text("kind", { enum: ["precedes", "contrasts"] }).notNull(),
   },
-  (t) => [primaryKey({ columns: [t.fromId, t.toId, t.kind] })],
+  (t) => [primaryKey({ columns: [t.fromId, t.toId, t.kind] }), index("skill_links_by_to").on(t.toId)],
 );
 
 export const misconceptions = sqliteTable("misconceptions", {

@@ -24,25 +24,29 @@ export const schools = sqliteTable("schools", {
   keepYears: integer("keep_years").notNull().default(3),
 });
 
-export const terms = sqliteTable("terms", {
-  id: text("id").primaryKey(),
-  schoolId: text("school_id")
-    .notNull()
-    .references(() => schools.id),
-  name: text("name").notNull(),
-  startDay: text("start_day").notNull(),
-  endDay: text("end_day").notNull(),
-  /** As the roster standard names it: "schoolYear", "semester", "term" or "gradingPeriod". */
-  kind: text("kind").notNull().default("term"),
-  parentId: text("parent_id"),
-  /** The year in which the school year ends. */
-  schoolYear: integer("school_year"),
-  sourcedId: text("sourced_id"),
-  extra: text("extra", { mode: "json" }).$type<Extra>(),
-  /** When the roll-over closed it; its evidence stays. */
-  closedAt: integer("closed_at"),
-  archivedAt: integer("archived_at"),
-});
+export const terms = sqliteTable(
+  "terms",
+  {
+    id: text("id").primaryKey(),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    name: text("name").notNull(),
+    startDay: text("start_day").notNull(),
+    endDay: text("end_day").notNull(),
+    /** As the roster standard names it: "schoolYear", "semester", "term" or "gradingPeriod". */
+    kind: text("kind").notNull().default("term"),
+    parentId: text("parent_id"),
+    /** The year in which the school year ends. */
+    schoolYear: integer("school_year"),
+    sourcedId: text("sourced_id"),
+    extra: text("extra", { mode: "json" }).$type<Extra>(),
+    /** When the roll-over closed it; its evidence stays. */
+    closedAt: integer("closed_at"),
+    archivedAt: integer("archived_at"),
+  },
+  (t) => [index("terms_by_school").on(t.schoolId)],
+);
 
 export const courses = sqliteTable(
   "courses",
@@ -98,6 +102,7 @@ export const people = sqliteTable(
     index("people_by_source").on(t.sourcedId),
     uniqueIndex("people_by_number").on(t.schoolId, t.studentNumber),
     uniqueIndex("people_by_email").on(t.schoolId, t.email),
+    index("people_by_address").on(t.email),
   ],
 );
 
@@ -127,7 +132,11 @@ export const classes = sqliteTable(
     sourcedId: text("sourced_id"),
     extra: text("extra", { mode: "json" }).$type<Extra>(),
   },
-  (t) => [index("classes_by_school").on(t.schoolId)],
+  (t) => [
+    index("classes_by_school").on(t.schoolId),
+    index("classes_by_term").on(t.termId),
+    index("classes_by_course").on(t.courseId),
+  ],
 );
 
 /** What a person is at a school, whatever the classes. */

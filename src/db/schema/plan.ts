@@ -1,4 +1,4 @@
-import { integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { skills } from "./library";
 import { classes } from "./people";
 
@@ -16,5 +16,5 @@ export const planEntries = sqliteTable(
     fromDay: text("from_day").notNull(),
     targetDay: text("target_day").notNull(),
   },
-  (t) => [uniqueIndex("plan_entries_once").on(t.classId, t.skillId)],
+  (t) => [uniqueIndex("plan_entries_once").on(t.classId, t.skillId), index("plan_entries_by_skill").on(t.skillId)],
 );

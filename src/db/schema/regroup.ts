@@ -34,7 +34,12 @@ export const groups = sqliteTable(
     createdAt: integer("created_at").notNull(),
     archivedAt: integer("archived_at"),
   },
-  (t) => [index("groups_by_class").on(t.classId), index("groups_by_owner").on(t.ownerId)],
+  (t) => [
+    index("groups_by_class").on(t.classId),
+    index("groups_by_owner").on(t.ownerId),
+    index("groups_by_school").on(t.schoolId),
+    index("groups_by_skill").on(t.skillId),
+  ],
 );
 
 /** Colleagues who share a group. */
@@ -77,20 +82,34 @@ export const reteaches = sqliteTable(
     groupId: text("group_id")
       .notNull()
       .references(() => groups.id),
+    /** The skill that was retaught, whatever the group turns to later. */
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
     practiceWorkId: text("practice_work_id")
       .notNull()
       .references(() => works.id),
     checkWorkId: text("check_work_id")
       .notNull()
       .references(() => works.id),
+    /** School day on which it was assigned. */
+    assignedDay: text("assigned_day").notNull(),
     createdAt: integer("created_at").notNull(),
   },
-  (t) => [index("reteaches_by_group").on(t.groupId)],
+  (t) => [
+    index("reteaches_by_group").on(t.groupId),
+    index("reteaches_by_skill").on(t.skillId),
+    index("reteaches_by_practice").on(t.practiceWorkId),
+    uniqueIndex("reteaches_by_check").on(t.checkWorkId),
+  ],
 );
 
-/** Each student's chance of mastery on the day the reteach was assigned. */
-export const reteachBaselines = sqliteTable(
-  "reteach_baselines",
+/**
+ * One student's reteach: where they stood when it was assigned, and what came of it. Judged once, when the check is handed in,
+ * and kept: a chance that fades afterwards, or a student who leaves, changes no outcome.
+ */
+export const reteachStudents = sqliteTable(
+  "reteach_students",
   {
     id: text("id").primaryKey(),
     reteachId: text("reteach_id")
@@ -99,7 +118,16 @@ export const reteachBaselines = sqliteTable(
     personId: text("person_id")
       .notNull()
       .references(() => people.id),
-    chance: real("chance").notNull(),
+    chanceBefore: real("chance_before").notNull(),
+    /** School day of the verdict; null while the check is open, and then so are the columns below. */
+    judgedDay: text("judged_day"),
+    chanceAfter: real("chance_after"),
+    checkRight: integer("check_right"),
+    checkItems: integer("check_items"),
+    verdict: text("verdict", { enum: ["learned", "closer", "round-again"] }),
   },
-  (t) => [uniqueIndex("reteach_baselines_once").on(t.reteachId, t.personId)],
+  (t) => [
+    uniqueIndex("reteach_students_once").on(t.reteachId, t.personId),
+    index("reteach_students_by_person").on(t.personId),
+  ],
 );

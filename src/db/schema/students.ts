@@ -53,7 +53,12 @@ export const erasures = sqliteTable(
     decidedAt: integer("decided_at"),
     outcome: text("outcome", { enum: ["erased", "declined"] }),
   },
-  (t) => [index("erasures_by_school").on(t.schoolId)],
+  (t) => [
+    index("erasures_by_school").on(t.schoolId),
+    index("erasures_by_person").on(t.personId),
+    index("erasures_by_asker").on(t.requestedBy),
+    index("erasures_by_decider").on(t.decidedBy),
+  ],
 );
 
 /** What is left of the answers of erased students: sums without a person, a class or a day. */

@@ -22,7 +22,7 @@ export const works = sqliteTable(
     createdAt: integer("created_at").notNull(),
     withdrawnAt: integer("withdrawn_at"),
   },
-  (t) => [index("works_by_class").on(t.classId, t.createdAt)],
+  (t) => [index("works_by_class").on(t.classId, t.createdAt), index("works_by_author").on(t.createdBy)],
 );
 
 export const workSkills = sqliteTable(
@@ -37,7 +37,7 @@ export const workSkills = sqliteTable(
       .references(() => skills.id),
     place: integer("place").notNull(),
   },
-  (t) => [uniqueIndex("work_skills_once").on(t.workId, t.skillId)],
+  (t) => [uniqueIndex("work_skills_once").on(t.workId, t.skillId), index("work_skills_by_skill").on(t.skillId)],
 );
 
 export const workTargets = sqliteTable(

@@ -8,7 +8,7 @@ import type { Gauge } from "@/core/mastery/gaugeOf";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import { wordsOfSupports } from "@/core/roster/supportsWords";
 import { answersBehindCell } from "@/db/queries/answerLog";
-import { classesById } from "@/db/queries/people";
+import { classesById, type PersonRow, studentsOfClasses } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
 import { supportsOf } from "@/db/queries/students";
 import { misconceptionSignsOf, skillDaysOf } from "@/db/queries/summaries";
@@ -16,11 +16,13 @@ import { worksOfStudent } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
-import { type Classroom, classroomOfOne, loadClassroom } from "@/server/classroom/classroom";
+import { type Classroom, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
 import { gapWorthFirst, percent } from "@/server/classroom/gap";
+import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
+import { todayOf } from "@/server/runtime/school";
 import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
 
 const ANSWERS_SHOWN = 40;
@@ -178,9 +180,10 @@ async function oneStudent(context: Context, studentId: string) {
   const own = actor.kind === "staff" ? classes.filter(({ id }) => actor.classTies.has(id)) : [];
   const last = classes.length > 0 ? [] : (await enrollmentsOf(runtime.db.read, studentId)).slice(0, 1);
   const around = own.length > 0 ? own : [...classes, ...last.map((row) => row.class)];
-  const classroom = await classroomOfOne(
+  const classroom = await classroomOfSome(
     runtime,
-    person,
+    person.schoolId,
+    [person],
     around.map(({ id }) => id),
   );
   const [student] = classroom.students;
@@ -195,6 +198,18 @@ async function oneStudent(context: Context, studentId: string) {
     supports: supports[0] ?? null,
     library: await libraryOf(runtime),
   };
+}
+
+/** The whole name, told apart from a classmate of the same name. */
+async function nameAmongClassmates(
+  { runtime }: Context,
+  person: PersonRow,
+  classes: readonly { readonly id: string }[],
+): Promise<string> {
+  const today = await todayOf(runtime, person.schoolId);
+  const ids = classes.map(({ id }) => id);
+  const classmates = ids.length === 0 ? [] : await studentsOfClasses(runtime.db.read, ids, today);
+  return fullNames([person, ...classmates.map((one) => one.person)]).get(person.id) ?? "";
 }
 
 function gapWords(gap: LibrarySkill, chance: string, currentSkillId: string): string {
@@ -220,7 +235,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
   const now = runtime.now();
   return {
     id: student.id,
-    name: `${person.givenName} ${person.familyName}`,
+    name: await nameAmongClassmates(context, person, classes),
     grade: student.grade,
     classNames: classes.map(({ name }) => name),
     gauges: classroom.skills.map((skill) => ({

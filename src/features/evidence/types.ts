@@ -76,7 +76,7 @@ export interface CellView {
 export interface StudentSheetView {
   readonly id: string;
   readonly name: string;
-  readonly grade: number;
+  readonly grade: number | null;
   readonly classNames: readonly string[];
   readonly gauges: readonly (GaugeView & { readonly skillId: string; readonly name: string })[];
   /** Weakest skill on the way to the current one, with the reason. */

@@ -8,6 +8,7 @@ import { groupsOfClasses } from "@/db/queries/regroup";
 import { studentNames, studentsOfSchools } from "@/db/queries/roster";
 import { worksOfClasses } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
+import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { namesForEntries, withNames } from "@/server/runtime/entryWords";
 import { mayUndo } from "@/server/runtime/history";
@@ -30,12 +31,13 @@ export async function searchEntries(context: Context, classIds: readonly string[
     await groupsOfClasses(db, classIds),
     await libraryOf(context.runtime),
   ];
+  const names = fullNames(students.map(({ person }) => person));
   return [
     ...students.map(({ person }) => ({
       kind: "student" as const,
       id: person.id,
-      name: `${person.givenName} ${person.familyName}`,
-      detail: `grade ${person.grade ?? "?"}`,
+      name: names.get(person.id) ?? "",
+      detail: person.grade === null ? "grade not known" : `grade ${person.grade}`,
     })),
     ...library.skills.map((skill) => ({
       kind: "skill" as const,

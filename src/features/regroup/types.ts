@@ -53,7 +53,11 @@ export interface GroupListEntry {
 }
 
 export interface MemberView extends Chip {
+  /** Was taught with the group and is not in it any more. */
+  readonly left: boolean;
   readonly chanceBefore: number | null;
+  /** When the check was handed in; until then, today's. */
+  readonly chanceAfter: number;
   readonly check: { readonly right: number; readonly answered: number; readonly of: number } | null;
   readonly practice: string | null;
   readonly verdict: OutcomeVerdict | null;
@@ -77,7 +81,9 @@ export interface GroupView {
     readonly again: number;
     readonly open: number;
     readonly meanBefore: number;
-    readonly meanNow: number;
+    readonly meanAfter: number;
+    /** Those who were taught. */
+    readonly students: number;
   } | null;
   readonly today: string;
   readonly practiceDue: string;

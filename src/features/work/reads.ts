@@ -8,7 +8,8 @@ import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { openSnags } from "@/db/queries/snags";
 import { skillIdsOfWorks, targetsWithSittings, type WorkRow, workById, worksOfClasses } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
-import { loadClassroom, shortName } from "@/server/classroom/classroom";
+import { loadClassroom } from "@/server/classroom/classroom";
+import { shortNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
@@ -93,6 +94,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
   const enrolled = await studentsOfClasses(runtime.db.read, [work.classId], dayAt(school, runtime.now()));
   const skillIds = (await skillIdsOfWorks(runtime.db.read, [workId])).get(workId) ?? [];
   const snags = await snagsByStudent(context, [...given]);
+  const names = shortNames([...targets, ...enrolled].map(({ person }) => person));
   const late = await lateAnswersOfWork(runtime.db.read, workId);
   const now = runtime.now();
   return {
@@ -105,7 +107,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
     rows: targets.map(
       ({ person, sitting }): WorkRowView => ({
         studentId: person.id,
-        name: shortName(person),
+        name: names.get(person.id) ?? "",
         status: statusOf(sitting, snags.get(person.id) ?? [], skillIds),
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
@@ -119,7 +121,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
           sitting.itemsDone > 0,
       }),
     ),
-    leftOut: enrolled.filter(({ person }) => !given.has(person.id)).map(({ person }) => shortName(person)),
+    leftOut: enrolled.filter(({ person }) => !given.has(person.id)).map(({ person }) => names.get(person.id) ?? ""),
   };
 }
 

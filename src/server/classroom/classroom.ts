@@ -5,22 +5,24 @@ import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { skillWeight } from "@/core/grouping/skillWeight";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
-import { classIdsOfStudents, type PersonRow, studentsOfClasses } from "@/db/queries/people";
+import { classesById, classIdsOfStudents, type PersonRow, studentsOfClasses } from "@/db/queries/people";
 import { plansOf } from "@/db/queries/plan";
 import { skillStatesOf } from "@/db/queries/summaries";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
+import { shortNames } from "./names";
 import { statesByStudent } from "./skillStates";
 
 export interface ClassroomStudent {
   readonly id: string;
   readonly givenName: string;
   readonly familyName: string;
-  /** Given name and first letter of the family name. */
+  /** Given name and first letter of the family name; more where two students of the classroom would read the same. */
   readonly shortName: string;
   readonly studentNumber: string;
-  readonly grade: number;
+  /** Null where the roster names none. */
+  readonly grade: number | null;
   readonly classId: string;
   readonly gauges: ReadonlyMap<string, Gauge>;
 }
@@ -56,13 +58,24 @@ const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds
   );
 });
 
-/** A classroom with just one student, who may have left: what they showed stays readable. */
-export async function classroomOfOne(
+/** A classroom with just the named students, who may have left: what they showed stays readable. */
+export async function classroomOfSome(
   runtime: Runtime,
-  person: PersonRow,
+  schoolId: string,
+  people: readonly PersonRow[],
   classIds: readonly string[],
 ): Promise<Classroom> {
-  return classroomOf(runtime, person.schoolId, classIds, [{ person, classId: classIds[0] ?? "" }]);
+  const classmates = await studentsOfClasses(runtime.db.read, classIds, await todayOf(runtime, schoolId));
+  return classroomOf(
+    runtime,
+    schoolId,
+    classIds,
+    people.map((person) => ({
+      person,
+      classId: classmates.find((one) => one.person.id === person.id)?.classId ?? classIds[0] ?? "",
+    })),
+    classmates.map(({ person }) => person),
+  );
 }
 
 async function classroomOf(
@@ -70,10 +83,13 @@ async function classroomOf(
   schoolId: string,
   classIds: readonly string[],
   students: readonly { readonly person: PersonRow; readonly classId: string }[],
+  classmates: readonly PersonRow[] = [],
 ): Promise<Classroom> {
   const [school, library] = await Promise.all([schoolOf(runtime, schoolId), libraryOf(runtime)]);
   const today = dayAt(school, runtime.now());
   const entries = await plansOf(runtime.db.read, classIds);
+  const gradeOfClass = new Map((await classesById(runtime.db.read, classIds)).map(({ id, grade }) => [id, grade]));
+  const names = shortNames([...classmates, ...students.map(({ person }) => person)]);
   const states = statesByStudent(
     await skillStatesOf(
       runtime.db.read,
@@ -93,15 +109,20 @@ async function classroomOf(
     plan,
     weights,
     students: students.map(({ person, classId }) => {
-      const grade = person.grade ?? 6;
-      const gauges = gaugesOfStudent({ grade, states: states.get(person.id) ?? new Map() }, skills, dayNumber(today));
+      // Where nobody wrote a grade down, the class's is what the student works at.
+      const workedAt = person.grade ?? gradeOfClass.get(classId) ?? null;
+      const gauges = gaugesOfStudent(
+        { grade: workedAt, states: states.get(person.id) ?? new Map() },
+        skills,
+        dayNumber(today),
+      );
       return {
         id: person.id,
         givenName: person.givenName,
         familyName: person.familyName,
-        shortName: shortName(person),
+        shortName: names.get(person.id) ?? "",
         studentNumber: person.studentNumber ?? "",
-        grade,
+        grade: person.grade,
         classId,
         gauges,
       };
@@ -121,10 +142,6 @@ export async function classesOfMembers(
 ): Promise<string[]> {
   const own = await classIdsOfStudents(runtime.db.read, personIds, await todayOf(runtime, home.schoolId));
   return [home.classId, ...own.filter((id) => id !== home.classId)];
-}
-
-export function shortName(person: { readonly givenName: string; readonly familyName: string }): string {
-  return `${person.givenName} ${person.familyName.slice(0, 1)}`;
 }
 
 function weightOf(plan: readonly PlannedSkillOfClass[], skill: LibrarySkill, today: SchoolDay, school: School): number {

@@ -1,14 +1,19 @@
 import "server-only";
+import { TZDate } from "@date-fns/tz";
+import { format } from "date-fns";
 import type { ChangeArea } from "@/core/model/changeArea";
 import type { Queryable } from "@/db/connection";
+import { errorKind } from "@/db/errorKind";
 import {
   type ChangeRow,
   changeById,
   insertChange,
+  laterChangeOf,
   rowsOfChange,
   subjectsOfChanges,
   wasUndone,
 } from "@/db/queries/history";
+import { firstReference } from "@/db/queries/references";
 import { applyRowChanges, firstRowChangedSince, inverse } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { type Actor, may } from "@/server/access/policy";
@@ -16,6 +21,7 @@ import type { Context } from "./context";
 import { namesForEntries, withNames } from "./entryWords";
 import { Refusal } from "./refusal";
 import type { Runtime } from "./runtime";
+import { schoolOf } from "./school";
 
 export interface NamedChange {
   readonly area: ChangeArea;
@@ -79,6 +85,34 @@ export function mayUndo(actor: Actor, change: ChangeOfHistory, subjectIds: reado
 
 type ChangeOfHistory = Pick<ChangeRow, "schoolId" | "classId" | "actorId" | "area">;
 
+/** What students' work leaves behind: it is never taken away by an undo. */
+const EVIDENCE: readonly string[] = [
+  "sittings",
+  "answers",
+  "uncounted_answers",
+  "skill_states",
+  "skill_days",
+  "misconception_signs",
+];
+
+/** The refusal that names the later change which stands in the way of an undo. */
+async function inTheWay(tx: Queryable, context: Context, change: ChangeRow, rowId: string): Promise<Refusal> {
+  const later = await laterChangeOf(tx, change, rowId);
+  if (!later)
+    return new Refusal(
+      "conflict",
+      "This can't be undone: what it changed is not as it left it any more, and no entry of the history says why.",
+    );
+  const names = await namesForEntries(tx, [later.summary], later.actorId === null ? [] : [later.actorId]);
+  const { timeZone } = await schoolOf(context.runtime, change.schoolId);
+  const when = format(new TZDate(later.at, timeZone), "d MMM, HH:mm");
+  const who = later.actorId === null ? "" : `, by ${names.get(later.actorId) ?? "somebody"}`;
+  return new Refusal(
+    "conflict",
+    `This can't be undone while a later change builds on it: “${withNames(later.summary, names)}” (${when}${who}). Undo that one first.`,
+  );
+}
+
 /**
  * Takes a recorded change back, whole or not at all: refused when a row has changed since, or when something that must not
  * be lost (a student's answers) hangs on a row that the change made. Returns the summary of what was taken back.
@@ -95,21 +129,20 @@ export async function undoChange(context: Context, changeId: string): Promise<st
     if (!change.undoable)
       throw new Refusal("conflict", "This can't be undone: it changed nothing that can be put back.");
     const rows = await rowsOfChange(tx, changeId);
-    if (await firstRowChangedSince(tx, rows))
-      throw new Refusal(
-        "conflict",
-        "This can't be undone: something it changed was changed again since. Undo the later change first.",
-      );
+    const changedSince = await firstRowChangedSince(tx, rows);
+    if (changedSince) throw await inTheWay(tx, context, change, changedSince.id);
+    const back = inverse(rows);
     try {
-      await applyRowChanges(tx, inverse(rows));
+      await applyRowChanges(tx, back);
     } catch (error) {
-      if (/FOREIGN KEY/i.test(`${error} ${(error as { cause?: unknown }).cause}`)) {
-        throw new Refusal(
-          "conflict",
-          "This can't be undone any more: students have worked since, and their answers are kept.",
-        );
-      }
-      throw error;
+      if (errorKind(error) !== "foreign-key") throw error;
+      const reference = await firstReference(tx, back);
+      throw reference && !EVIDENCE.includes(reference.table) && reference.id !== null
+        ? await inTheWay(tx, context, change, reference.id)
+        : new Refusal(
+            "conflict",
+            "This can't be undone any more: students have worked since, and their answers are kept.",
+          );
     }
     await recordEvent(tx, context.runtime, {
       area: change.area,

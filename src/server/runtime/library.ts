@@ -5,6 +5,7 @@ import type { ItemParameters } from "@/core/measurement/item";
 import type { ItemModel, Lesson, Misconception, ReteachPlan } from "@/core/model/content";
 import { CoreError } from "@/core/model/fail";
 import { allItemModels, allMisconceptions, allSkillLinks, allSkills } from "@/db/queries/library";
+import { kept } from "./kept";
 import { Refusal } from "./refusal";
 import type { Runtime } from "./runtime";
 
@@ -124,14 +125,13 @@ export class Library {
 const DRAWS_PER_MODEL = 60;
 const MOST_ITEMS_KEPT = 8000;
 
-const known = new WeakMap<object, Promise<Library>>();
+const library = kept(
+  ["frameworks", "standards", "skills", "skill_links", "misconceptions", "item_models"],
+  loadLibrary,
+);
 
-/** The library of a database, read once. */
-export function libraryOf(runtime: Runtime): Promise<Library> {
-  const found = known.get(runtime.db) ?? loadLibrary(runtime);
-  known.set(runtime.db, found);
-  return found;
-}
+/** The library of a database. */
+export const libraryOf = (runtime: Runtime): Promise<Library> => library(runtime, "");
 
 async function loadLibrary(runtime: Runtime): Promise<Library> {
   const db = runtime.db.read;

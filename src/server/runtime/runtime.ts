@@ -63,6 +63,11 @@ const shared = globalThis as { oxbowRuntime?: Promise<Runtime> };
 
 /** The process's one runtime, opened at first use. */
 export function theRuntime(): Promise<Runtime> {
-  shared.oxbowRuntime ??= openRuntime(readEnvironment());
-  return shared.oxbowRuntime;
+  const opening = shared.oxbowRuntime ?? openRuntime(readEnvironment());
+  shared.oxbowRuntime = opening;
+  // A database that could not be opened once may open the next time.
+  opening.catch(() => {
+    if (shared.oxbowRuntime === opening) delete shared.oxbowRuntime;
+  });
+  return opening;
 }

@@ -4,6 +4,7 @@ import { format } from "date-fns";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import type { SchoolCalendar } from "@/core/calendar/isSchoolDay";
 import { holidaysOf, schoolById, termsOf } from "@/db/queries/people";
+import { kept } from "./kept";
 import { Refusal } from "./refusal";
 import type { Runtime } from "./runtime";
 
@@ -25,21 +26,8 @@ export interface School {
   }[];
 }
 
-const known = new WeakMap<object, Map<string, Promise<School>>>();
-
-/** A school with its calendar and settings; read once per database and kept until `forgetSchools`. */
-export function schoolOf(runtime: Runtime, schoolId: string): Promise<School> {
-  const cache = known.get(runtime.db) ?? new Map<string, Promise<School>>();
-  known.set(runtime.db, cache);
-  const found = cache.get(schoolId) ?? loadSchool(runtime, schoolId);
-  cache.set(schoolId, found);
-  return found;
-}
-
-/** To be called once a change of schools or terms is written: the next reader reads them anew. */
-export function forgetSchools(runtime: Runtime): void {
-  known.delete(runtime.db);
-}
+/** A school with its calendar and settings. */
+export const schoolOf = kept(["schools", "terms", "holidays"], loadSchool);
 
 async function loadSchool(runtime: Runtime, schoolId: string): Promise<School> {
   const school = await schoolById(runtime.db.read, schoolId);

@@ -15,6 +15,7 @@ import type { AnswerOutcome, AnswerReply, NotCounted } from "../types";
 import { feedbackOn, NOT_COUNTED, unreadableMessage } from "../words";
 import { type Answer, answerMessage, MOST_TRIES } from "./answerMessage";
 import { progressOf } from "./chooseNext";
+import { judgeReteach } from "./judgeReteach";
 import { goOn, loadSitting, type OpenSitting } from "./sitting";
 import { sittingView } from "./sittingView";
 import { summarise } from "./summaries";
@@ -202,6 +203,7 @@ async function moveOn(
   const moved: OpenSitting = { ...open, sitting, situation };
   const next = sitting.finishedAt === null ? goOn(context, moved, step.offline) : moved;
   await updateSitting(tx, next.sitting);
+  if (end.done && open.work.kind === "check") await judgeReteach(tx, next);
   return next;
 }
 

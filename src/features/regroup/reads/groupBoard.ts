@@ -1,18 +1,19 @@
 import "server-only";
 import { slotClashes, slotWords } from "@/core/grouping/slotClashes";
-import { classesById, personById, staffOfSchools } from "@/db/queries/people";
+import { classesById, peopleById, staffOfSchools } from "@/db/queries/people";
 import {
   groupsById,
   groupsOfClasses,
   groupsOfStudents,
-  membershipsOf,
   membersOfGroups,
-  sharesOfGroup,
+  pastMemberships,
+  sharesOfGroups,
 } from "@/db/queries/regroup";
 import { presentEnrollments } from "@/db/queries/roster";
 import { demand, demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import { loadClassroom } from "@/server/classroom/classroom";
+import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import type { BoardGroup, BoardStudent, BoardView } from "../types";
 
@@ -32,13 +33,26 @@ export async function groupBoard(
   const enrollments = (await presentEnrollments(db, [staff.schoolId], classroom.today)).filter(({ classId }) =>
     classIds.includes(classId),
   );
+  const found = [...(await groupsOfClasses(db, classIds)), ...(await groupsById(db, [...staff.groupTies.keys()]))];
+  const groups = [...new Map(found.map((group) => [group.id, group])).values()];
+  const groupIds = groups.map(({ id }) => id);
+  const members = await membersOfGroups(db, groupIds);
+  const past = await pastMemberships(db, groupIds);
+  const shares = await sharesOfGroups(db, groupIds);
+  const owners = fullNames(
+    await peopleById(
+      db,
+      groups.map(({ ownerId }) => ownerId),
+    ),
+  );
+  const names = fullNames([...classroom.students, ...[...members, ...past].map(({ person }) => person)]);
   const nameOfClass = new Map(classes.map(({ id, name }) => [id, name]));
   const students = classroom.students.map((student): BoardStudent => {
     const own = enrollments.filter(({ personId }) => personId === student.id).map(({ classId }) => classId);
     const gauge = skill ? student.gauges.get(skill.id) : undefined;
     return {
       id: student.id,
-      name: `${student.givenName} ${student.familyName}`,
+      name: names.get(student.id) ?? "",
       studentNumber: student.studentNumber,
       grade: student.grade,
       classIds: own,
@@ -48,12 +62,6 @@ export async function groupBoard(
       needs: gauge !== undefined && !gauge.tooLittle && (gauge.level === "beginning" || gauge.level === "developing"),
     };
   });
-  const found = [...(await groupsOfClasses(db, classIds)), ...(await groupsById(db, [...staff.groupTies.keys()]))];
-  const groups = [...new Map(found.map((group) => [group.id, group])).values()];
-  const members = await membersOfGroups(
-    db,
-    groups.map(({ id }) => id),
-  );
   const memberIds = [...new Set(members.map(({ person }) => person.id))];
   const meetings = (await groupsOfStudents(db, memberIds)).map(({ personId, group }) => ({
     personId,
@@ -73,46 +81,46 @@ export async function groupBoard(
       .map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` })),
     skillId: skill?.id ?? null,
     today: classroom.today,
-    groups: await Promise.all(
-      groups.map(async (group): Promise<BoardGroup> => {
-        const own = members.filter(({ groupId }) => groupId === group.id).map(({ person }) => person);
-        const nameOf = new Map(own.map(({ id, givenName, familyName }) => [id, `${givenName} ${familyName}`]));
-        const { id, name, label, purpose, subject, slots, fromDay, untilDay } = group;
-        const owner = await personById(db, group.ownerId);
-        const clashes = slotClashes({ groupId: id, slots, fromDay, untilDay }, [...nameOf.keys()], meetings);
-        const past = (await membershipsOf(db, id)).filter(({ membership }) => membership.untilDay !== null);
-        return {
-          id,
-          name,
-          label,
-          purpose,
-          subject,
-          skillId: group.skillId,
-          fromDay,
-          untilDay,
-          slots,
-          ownerName: owner ? `${owner.givenName} ${owner.familyName}` : "",
-          memberIds: own.map((person) => person.id),
-          others: own
-            .filter((person) => !shown.has(person.id))
-            .map((person) => ({ id: person.id, name: nameOf.get(person.id) ?? "" })),
-          clashes: clashes.map(
-            ({ personId, otherGroupId, slot }) =>
-              `${nameOf.get(personId) ?? ""} is in “${meetings.find(({ groupId }) => groupId === otherGroupId)?.groupName ?? ""}” on ${slotWords(slot)}`,
-          ),
-          past: past.map(
+    groups: groups.map((group): BoardGroup => {
+      const own = members.filter(({ groupId }) => groupId === group.id).map(({ person }) => person);
+      const nameOf = new Map(own.map(({ id }) => [id, names.get(id) ?? ""]));
+      const { id, name, label, purpose, subject, slots, fromDay, untilDay } = group;
+      const clashes = slotClashes({ groupId: id, slots, fromDay, untilDay }, [...nameOf.keys()], meetings);
+      return {
+        id,
+        name,
+        label,
+        purpose,
+        subject,
+        skillId: group.skillId,
+        fromDay,
+        untilDay,
+        slots,
+        ownerName: owners.get(group.ownerId) ?? "",
+        memberIds: own.map((person) => person.id),
+        others: own
+          .filter((person) => !shown.has(person.id))
+          .map((person) => ({ id: person.id, name: nameOf.get(person.id) ?? "" })),
+        clashes: clashes.map(
+          ({ personId, otherGroupId, slot }) =>
+            `${nameOf.get(personId) ?? ""} is in “${meetings.find(({ groupId }) => groupId === otherGroupId)?.groupName ?? ""}” on ${slotWords(slot)}`,
+        ),
+        past: past
+          .filter(({ membership }) => membership.groupId === id)
+          .map(
             ({ membership, person }) =>
-              `${person.givenName} ${person.familyName}, ${membership.fromDay} to ${membership.untilDay ?? ""}`,
+              `${names.get(person.id) ?? ""}, ${membership.fromDay} to ${membership.untilDay ?? ""}`,
           ),
-          shares: (await sharesOfGroup(db, id)).map(({ share, person }) => ({
+        shares: shares
+          .filter(({ share }) => share.groupId === id)
+          .map(({ share, person }) => ({
             id: share.id,
             name: `${person.givenName} ${person.familyName}`,
             until: share.untilDay,
           })),
-          mayChange: may(staff, "change", { kind: "group", groupId: id, classId: group.classId }),
-          mayShare: may(staff, "share", { kind: "group", groupId: id, classId: group.classId }),
-        };
-      }),
-    ),
+        mayChange: may(staff, "change", { kind: "group", groupId: id, classId: group.classId }),
+        mayShare: may(staff, "share", { kind: "group", groupId: id, classId: group.classId }),
+      };
+    }),
   };
 }

@@ -96,7 +96,7 @@ function Outcome({ group }: { readonly group: GroupView }) {
       {outcome ? (
         <p className="mt-1 mb-3 text-[15px]">
           The chance of mastery went from {Math.round(outcome.meanBefore * 100)} % to{" "}
-          <b>{Math.round(outcome.meanNow * 100)} %</b> on average of {group.members.length} students.{" "}
+          <b>{Math.round(outcome.meanAfter * 100)} %</b> on average of {outcome.students} students.{" "}
           {outcome.open > 0 ? `${outcome.open} have not handed in the check. ` : ""}
           {outcome.learned > 0 ? `${outcome.learned} learned it. ` : ""}
           {outcome.closer > 0 ? `${outcome.closer} came closer. ` : ""}
@@ -107,7 +107,7 @@ function Outcome({ group }: { readonly group: GroupView }) {
         <thead className="text-mute text-left">
           <tr>
             <th className="py-1.5 font-normal">Student</th>
-            <th className="w-64 font-normal">Chance of mastery, before and now</th>
+            <th className="w-64 font-normal">Chance of mastery, before and after</th>
             <th className="w-28 font-normal">Practice</th>
             <th className="w-28 font-normal">Check</th>
             <th className="w-48 font-normal">So</th>
@@ -118,9 +118,12 @@ function Outcome({ group }: { readonly group: GroupView }) {
             <tr key={member.id} className="border-hair border-t">
               <td className="py-2 font-semibold">
                 <SheetLink id={member.id}>{member.name}</SheetLink>
+                {member.left ? (
+                  <span className="text-mute block text-[14px] font-normal">not in the group now</span>
+                ) : null}
               </td>
               <td className="py-2">
-                <Change before={member.chanceBefore ?? 0} now={member.chance} />
+                <Change before={member.chanceBefore ?? member.chance} after={member.chanceAfter} />
               </td>
               <td>{member.practice}</td>
               <td>
@@ -141,10 +144,10 @@ function Outcome({ group }: { readonly group: GroupView }) {
   );
 }
 
-/** A line from the chance before to the chance now on a scale of 0 to 100 %, with the Secure mark. */
-function Change({ before, now }: { readonly before: number; readonly now: number }) {
-  const [from, to] = [before * 100, now * 100];
-  const words = `${Math.round(from)} % before, ${Math.round(to)} % now`;
+/** A line from the chance before to the chance after it on a scale of 0 to 100 %, with the Secure mark. */
+function Change({ before, after }: { readonly before: number; readonly after: number }) {
+  const [from, to] = [before * 100, after * 100];
+  const words = `${Math.round(from)} % before, ${Math.round(to)} % after`;
   return (
     <span className="flex items-center gap-2.5">
       <svg viewBox="0 0 120 18" className="h-[18px] w-[120px]" role="img" aria-label={words}>

@@ -5,7 +5,7 @@ import { SLOT } from "@/core/grouping/slotClashes";
 import type { ChangeArea } from "@/core/model/changeArea";
 import type { Queryable } from "@/db/connection";
 import { classesById, personById } from "@/db/queries/people";
-import { groupById, membersOfGroups, sharesOfGroup } from "@/db/queries/regroup";
+import { groupById, membersOfGroups, sharesOfGroups } from "@/db/queries/regroup";
 import { added, changed } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
@@ -197,7 +197,7 @@ export async function shareGroup(context: Context, raw: unknown): Promise<{ chan
     if (colleague?.kind !== "staff" || colleague.schoolId !== found.schoolId || colleague.archivedAt !== null)
       throw new Refusal("not-found", "This colleague is not at the school any more.");
     if (found.ownerId === personId) throw new Refusal("conflict", "The group is theirs already.");
-    const present = (await sharesOfGroup(tx, groupId)).find(({ share }) => share.personId === personId);
+    const present = (await sharesOfGroups(tx, [groupId])).find(({ share }) => share.personId === personId);
     const row = present
       ? changed("groupShares", present.share, { untilDay })
       : added("groupShares", { id: runtime.newId(), groupId, personId, untilDay });
@@ -211,7 +211,7 @@ export async function endGroupShare(context: Context, raw: unknown): Promise<{ c
   const { groupId, shareId } = validated(object({ groupId: string().required(), shareId: string().required() }), raw);
   return context.runtime.db.write(async (tx) => {
     const found = await openGroup(tx, context, groupId, "share");
-    const present = (await sharesOfGroup(tx, groupId)).find(({ share }) => share.id === shareId);
+    const present = (await sharesOfGroups(tx, [groupId])).find(({ share }) => share.id === shareId);
     if (!present) throw new Refusal("not-found", "This share is over already.");
     const rows: RowChange[] = [{ table: "groupShares", id: shareId, before: { ...present.share }, after: null }];
     const summary = `${placeOf(present.share.personId)} no longer shares the group “${found.name}”`;

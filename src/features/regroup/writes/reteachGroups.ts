@@ -1,5 +1,7 @@
 import "server-only";
 import { array, number, object, string } from "yup";
+import { dayNumber } from "@/core/calendar/dayNumber";
+import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { classesById } from "@/db/queries/people";
 import { groupById, membersOfGroups, reteachesOfGroups } from "@/db/queries/regroup";
 import { added, changed } from "@/db/queries/rowChanges";
@@ -13,11 +15,13 @@ import { recordChange } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt } from "@/server/runtime/school";
-import { uuid, validated } from "@/server/runtime/validated";
+import { day, uuid, validated } from "@/server/runtime/validated";
 import { labelOf } from "../labelOf";
 import { becauseLine } from "../suggestions";
 
 const MOST_MEMBERS = 40;
+/** A day further off is a slip of the keyboard. */
+const MOST_DAYS_AHEAD = 366;
 const PRACTICE_ITEMS = 10;
 
 const group = object({
@@ -100,9 +104,9 @@ function membersOf(classroom: Classroom, studentIds: readonly string[]) {
 const reteachInput = object({
   groupId: string().required(),
   reteachId: uuid(),
-  practiceDueDay: string().required(),
-  checkOpensDay: string().required(),
-  checkDueDay: string().required(),
+  practiceDueDay: day(),
+  checkOpensDay: day(),
+  checkDueDay: day(),
   checkItems: number()
     .integer()
     .min(3, "A check has at least 3 items.")
@@ -139,6 +143,10 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
   const checkDueAt = instantAt(school, input.checkDueDay, "20:00");
   if (dueAt <= now || checkDueAt <= checkOpensAt)
     throw new Refusal("invalid", "A due day lies before the work opens. Choose later days.");
+  const { today } = classroom;
+  const last = dayOfNumber(dayNumber(today) + MOST_DAYS_AHEAD);
+  if ([input.practiceDueDay, input.checkOpensDay, input.checkDueDay].some((chosen) => chosen > last))
+    throw new Refusal("invalid", "A day lies more than a year ahead. Choose days within the coming weeks.");
   return runtime.db.write(async (tx) => {
     const earlier = await reteachesOfGroups(tx, [found.id]);
     if (earlier.some(({ id }) => id === input.reteachId)) return { changeId: null };
@@ -169,16 +177,18 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
       added("reteaches", {
         id: input.reteachId,
         groupId: found.id,
+        skillId: skill.id,
         practiceWorkId: practiceId,
         checkWorkId: checkId,
+        assignedDay: today,
         createdAt: now,
       }),
       ...membersOf(classroom, studentIds).map((student) =>
-        added("reteachBaselines", {
+        added("reteachStudents", {
           id: runtime.newId(),
           reteachId: input.reteachId,
           personId: student.id,
-          chance: student.gauges.get(skill.id)?.chance ?? 0,
+          chanceBefore: student.gauges.get(skill.id)?.chance ?? 0,
         }),
       ),
     ];

@@ -9,6 +9,7 @@ import { presentEnrollments, staffOfClasses, studentsOfSchools } from "@/db/quer
 import { supportsOf } from "@/db/queries/students";
 import { demand, demandStaff } from "@/server/access/demand";
 import { type Actor, may } from "@/server/access/policy";
+import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, schoolOf } from "@/server/runtime/school";
@@ -61,13 +62,14 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
     const first = firstDay.get(personId);
     return first === undefined || first > today ? 0 : schoolDaysBetween(first, today, school.calendar);
   };
+  const names = fullNames(rows.map(({ person }) => person));
   const students = rows.map(({ person, pinKind, cardHash, lockedUntil, lastSignInAt }) => {
     const own = ofStudent.get(person.id) ?? [];
     const locked = lockedUntil !== null && lockedUntil > now;
     const canSignIn = pinKind !== null || cardHash !== null;
     const view: RosterStudent = {
       id: person.id,
-      name: `${person.givenName} ${person.familyName}`,
+      name: names.get(person.id) ?? "",
       studentNumber: person.studentNumber ?? "",
       grade: person.grade,
       classIds: own,
@@ -82,7 +84,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
   const issues = rosterHealth({
     students: students.map(({ view, person }) => ({
       id: view.id,
-      name: view.name,
+      name: `${person.givenName} ${person.familyName}`,
       grade: person.grade,
       birthYear: person.birthYear,
       classIds: view.classIds,

@@ -7,7 +7,7 @@ import { dayWords } from "@/core/calendar/dayWords";
 import { lasts } from "@/core/roster/lasts";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { rosterVersion } from "@/db/queries/history";
-import { classesOfSchools, personById, staffOfSchools } from "@/db/queries/people";
+import { classesOfSchools, peopleById, staffOfSchools } from "@/db/queries/people";
 import {
   archivedPeople,
   presentEnrollments,
@@ -17,6 +17,7 @@ import {
 } from "@/db/queries/roster";
 import { openErasures } from "@/db/queries/students";
 import { demand, demandStaff } from "@/server/access/demand";
+import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import type { PrivacyView, RollOverView, StaffView } from "../types";
@@ -45,7 +46,7 @@ export async function rollOverView(context: Context): Promise<RollOverView> {
   const classes = await classesOfSchools(db, [staff.schoolId], false);
   const enrollments = await presentEnrollments(db, [staff.schoolId], today);
   const students = await studentsOfSchools(db, [staff.schoolId]);
-  const nameOf = new Map(students.map(({ person }) => [person.id, `${person.givenName} ${person.familyName}`]));
+  const nameOf = fullNames(students.map(({ person }) => person));
   const lastGrade = Math.max(0, ...students.map(({ person }) => person.grade ?? 0));
   const term =
     school.terms.filter(({ closedAt, startDay }) => closedAt === null && startDay <= today).at(-1) ??
@@ -83,10 +84,13 @@ export async function privacyView(context: Context): Promise<PrivacyView> {
   const keepUntil = context.runtime.now() - school.keepYears * 365.25 * 86_400_000;
   const requests = await openErasures(db, staff.coordinates);
   const left = await archivedPeople(db, "student", staff.coordinates);
-  const nameOfPerson = async (id: string) => {
-    const person = await personById(db, id);
-    return person ? `${person.givenName} ${person.familyName}` : "";
-  };
+  const names = fullNames([...left, ...requests.map(({ person }) => person)]);
+  const askers = fullNames(
+    await peopleById(
+      db,
+      requests.map(({ erasure }) => erasure.requestedBy),
+    ),
+  );
   const dayOf = (at: number) => format(new TZDate(at, school.timeZone), "d MMM yyyy");
   return {
     settings: {
@@ -95,20 +99,18 @@ export async function privacyView(context: Context): Promise<PrivacyView> {
       keepYears: school.keepYears,
       lateGraceHours: school.lateGraceHours,
     },
-    requests: await Promise.all(
-      requests.map(async ({ erasure, person }) => ({
-        id: erasure.id,
-        studentId: person.id,
-        name: `${person.givenName} ${person.familyName}`,
-        reason: erasure.reason,
-        askedBy: await nameOfPerson(erasure.requestedBy),
-        askedOn: dayOf(erasure.requestedAt),
-        isOwn: erasure.requestedBy === staff.personId,
-      })),
-    ),
-    left: left.map(({ id, givenName, familyName, archivedAt }) => ({
+    requests: requests.map(({ erasure, person }) => ({
+      id: erasure.id,
+      studentId: person.id,
+      name: names.get(person.id) ?? "",
+      reason: erasure.reason,
+      askedBy: askers.get(erasure.requestedBy) ?? "",
+      askedOn: dayOf(erasure.requestedAt),
+      isOwn: erasure.requestedBy === staff.personId,
+    })),
+    left: left.map(({ id, archivedAt }) => ({
       id,
-      name: `${givenName} ${familyName}`,
+      name: names.get(id) ?? "",
       leftOn: dayOf(archivedAt ?? 0),
       due: (archivedAt ?? 0) < keepUntil,
     })),

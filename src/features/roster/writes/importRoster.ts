@@ -12,7 +12,7 @@ import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
 import { recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, forgetSchools, schoolOf } from "@/server/runtime/school";
+import { dayAt, schoolOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
 import { fingerprintOf, isApplied, jobOf, openDraft, stopJob } from "../reads/drafts";
 import { newClassCode } from "./apply/newClassCode";
@@ -244,7 +244,6 @@ export async function applyImport(
     return { changeId, classId };
   });
   stopJob(context, draftId);
-  forgetSchools(runtime);
   return result;
 }
 

@@ -8,6 +8,7 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { liftLock, replaceSecret } from "@/server/access/newSecrets";
 import { hashSecret, newCardToken, newPin, tokenHashOf } from "@/server/access/secrets";
 import { studentSubject } from "@/server/access/studentSubject";
+import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
@@ -40,6 +41,7 @@ export async function newSignIns(context: Context, raw: unknown): Promise<SignIn
   const open = await studentsOfClasses(db, [...staff.classTies.keys()], await todayOf(runtime, staff.schoolId));
   const byId = new Map(open.map((student) => [student.person.id, student]));
   const made = new Map<string, { hash: string; slip: SignInSlip; cardToken: string | null }>();
+  const names = fullNames(open.map(({ person }) => person));
   const classes = new Map(
     (await classesById(db, [...new Set(open.map(({ classId }) => classId))])).map((row) => [row.id, row]),
   );
@@ -63,10 +65,9 @@ export async function newSignIns(context: Context, raw: unknown): Promise<SignIn
     const pin = newPin(pinKind, runtime.random);
     const cardToken = cards ? newCardToken() : null;
     const cardAddress = cardToken === null ? null : `${runtime.publicAddress}/card#${cardToken}`;
-    const name = `${person.givenName} ${person.familyName}`;
     const slip = {
       studentId: id,
-      name,
+      name: names.get(id) ?? `${person.givenName} ${person.familyName}`,
       className: own?.name ?? "",
       code: own?.code ?? "",
       pin,

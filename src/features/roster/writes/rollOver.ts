@@ -9,7 +9,7 @@ import { demand, demandStaff } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, forgetSchools, schoolOf } from "@/server/runtime/school";
+import { dayAt, schoolOf } from "@/server/runtime/school";
 import { day, validated } from "@/server/runtime/validated";
 import { newClassCode } from "./apply/newClassCode";
 import { planRows } from "./apply/planRows";
@@ -103,7 +103,6 @@ export async function rollOver(context: Context, raw: unknown): Promise<{ change
     const change = { area: "roster" as const, kind: "roll-over", summary, classId: null, rows };
     return { changeId: await recordChange(tx, context, change) };
   });
-  forgetSchools(runtime);
   return result;
 }
 

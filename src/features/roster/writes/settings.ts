@@ -6,7 +6,6 @@ import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
-import { forgetSchools } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
 
 const settingsInput = object({
@@ -21,7 +20,7 @@ export async function setSettings(context: Context, raw: unknown): Promise<{ cha
   const values = validated(settingsInput, raw);
   const { runtime, actor } = context;
   demand(actor, "manage", { kind: "school", schoolId: actor.schoolId });
-  const result = await runtime.db.write(async (tx) => {
+  return runtime.db.write(async (tx) => {
     const school = await schoolById(tx, actor.schoolId);
     if (!school) throw new Refusal("not-found", "This school is not known.");
     const rows = [changed("schools", school, values)];
@@ -30,6 +29,4 @@ export async function setSettings(context: Context, raw: unknown): Promise<{ cha
       changeId: await recordChange(tx, context, { area: "privacy", kind: "settings", summary, classId: null, rows }),
     };
   });
-  forgetSchools(runtime);
-  return result;
 }

@@ -147,5 +147,7 @@ async function demandCoordinatorLeft(tx: Queryable, schoolId: string, leaving: s
 
 async function record(tx: Queryable, context: Context, kind: string, summary: string, rows: readonly RowChange[]) {
   const change = { area: "rights" as const, kind, summary, classId: null, rows };
-  return { changeId: await inUniqueWords(() => recordChange(tx, context, change)) };
+  return {
+    changeId: await inUniqueWords(tx, context.actor.schoolId, change.rows, () => recordChange(tx, context, change)),
+  };
 }

@@ -58,7 +58,7 @@ export async function addStudent(context: Context, raw: unknown): Promise<{ chan
     ];
     const summary = `Added ${placeOf(studentId)} to the class`;
     return {
-      changeId: await inUniqueWords(() =>
+      changeId: await inUniqueWords(tx, schoolId, rows, () =>
         recordChange(tx, context, { area: "roster", kind: "student", summary, classId, rows }),
       ),
     };
@@ -80,7 +80,7 @@ export async function correctStudent(context: Context, raw: unknown): Promise<{ 
     const rows = [changed("people", person, differing)];
     const summary = `Corrected ${Object.keys(differing).length === 1 ? "an entry" : "entries"} of ${placeOf(studentId)}`;
     const change = { area: "roster" as const, kind: "student", summary, classId: classes[0]?.id ?? null, rows };
-    return { changeId: await inUniqueWords(() => recordChange(tx, context, change)) };
+    return { changeId: await inUniqueWords(tx, person.schoolId, change.rows, () => recordChange(tx, context, change)) };
   });
 }
 
