@@ -45,7 +45,7 @@ module.exports = {
       severity: "error",
       from: { path: "^src/features/[^/]+/view/" },
       to: {
-        path: "^src/(server|db)/|^src/features/[^/]+/(reads|writes)(/|\\.ts$)",
+        path: "^src/(server|db)/|^src/features/[^/]+/(reads|writes|figure)(/|\\.ts$)",
         // A server action of its own: what a view gets of it is a call, not code.
         pathNot: "^src/server/runtime/undoAction\\.ts$",
         dependencyTypesNot: ["type-only"],
@@ -54,7 +54,7 @@ module.exports = {
     {
       name: "only-reads-and-writes-query",
       severity: "error",
-      from: { path: "^src/features/", pathNot: "^src/features/[^/]+/(reads|writes)(/|\\.ts$)" },
+      from: { path: "^src/features/", pathNot: "^src/features/[^/]+/(reads|writes|figure)(/|\\.ts$)" },
       to: { path: "^src/db/" },
     },
     {

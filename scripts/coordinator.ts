@@ -1,4 +1,4 @@
-import { rolesOf, staffByEmail } from "@/db/queries/people";
+import { type PersonRow, rolesOf, staffByEmail } from "@/db/queries/people";
 import { added } from "@/db/queries/rowChanges";
 import { actorOf } from "@/server/access/actorOf";
 import { readEnvironment } from "@/server/runtime/environment";
@@ -9,11 +9,14 @@ import { dayAt, schoolOf } from "@/server/runtime/school";
 /** Makes a member of staff a coordinator, for an installation that has none: `npm run coordinator -- name@school.example`. */
 const email = process.argv[2]?.trim().toLowerCase() ?? "";
 const runtime = await openRuntime(readEnvironment());
-const person = await staffByEmail(runtime.db.read, email);
-if (!person) {
+const staff = await staffByEmail(runtime.db.read, email);
+if (staff.length === 0) {
   console.error(`Nobody on the staff has the address “${email}”.`);
   process.exitCode = 1;
-} else {
+} else for (const person of staff) await promote(person);
+runtime.db.close();
+
+async function promote(person: PersonRow): Promise<void> {
   const today = dayAt(await schoolOf(runtime, person.schoolId), runtime.now());
   const roles = await rolesOf(runtime.db.read, person.id, today);
   if (roles.some(({ role }) => role === "coordinator")) console.log("They are a coordinator already.");
@@ -39,4 +42,3 @@ if (!person) {
     console.log(`${person.givenName} ${person.familyName} is a coordinator from now on.`);
   }
 }
-runtime.db.close();

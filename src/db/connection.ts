@@ -2,7 +2,7 @@ import "server-only";
 import { mkdirSync } from "node:fs";
 import { dirname } from "node:path";
 import { type Client, createClient, type InStatement, type ResultSet, type Transaction } from "@libsql/client";
-import { is } from "drizzle-orm";
+import { type DrizzleConfig, is } from "drizzle-orm";
 import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import { type BaseSQLiteDatabase, SQLiteTable } from "drizzle-orm/sqlite-core";
@@ -45,9 +45,13 @@ const BUSY_MILLISECONDS = 10_000;
 /**
  * Opens the database at a libSQL address ("file:…", "libsql://…"), creates the folder of a local file, and brings the
  * tables up to date. A local file runs in WAL mode with synchronous=FULL (the library's default): a committed answer
- * survives a killed process and a power cut.
+ * survives a killed process and a power cut. `watch` is told every statement that the application runs.
  */
-export async function openDatabase(url: string, migrationsFolder: string, authToken?: string): Promise<Database> {
+export async function openDatabase(
+  url: string,
+  migrationsFolder: string,
+  { authToken, watch }: { readonly authToken?: string | undefined; readonly watch?: (query: string) => void } = {},
+): Promise<Database> {
   const local = url.startsWith("file:");
   if (local) mkdirSync(dirname(url.slice("file:".length)), { recursive: true });
   const client = createClient({ url, timeout: BUSY_MILLISECONDS, ...(authToken ? { authToken } : {}) });
@@ -55,7 +59,8 @@ export async function openDatabase(url: string, migrationsFolder: string, authTo
     await client.execute("PRAGMA journal_mode = WAL");
     await client.execute(FOREIGN_KEYS_ON);
   }
-  const orm = drizzle(client, { schema });
+  const config = { schema, ...(watch ? { logger: { logQuery: watch } } : {}) };
+  const orm = drizzle(client, config);
   await migrate(orm, { migrationsFolder });
   const listeners: CommitListener[] = [];
   const tell: CommitListener = (tables) => {
@@ -63,7 +68,7 @@ export async function openDatabase(url: string, migrationsFolder: string, authTo
   };
   return {
     read: orm,
-    write: writerQueue(client, local, tell),
+    write: writerQueue(client, config, local, tell),
     onCommit: (listener) => listeners.push(listener),
     close: () => client.close(),
   };
@@ -89,7 +94,12 @@ interface Waiting {
  * together, each behind a savepoint of its own: one that fails takes back only itself, and nobody is told of success before
  * the commit. All transactions share one query builder, so that prepared queries (see `prepared`) are built once.
  */
-function writerQueue(client: Client, local: boolean, told: CommitListener): Database["write"] {
+function writerQueue(
+  client: Client,
+  config: DrizzleConfig<typeof schema>,
+  local: boolean,
+  told: CommitListener,
+): Database["write"] {
   let current: Transaction | null = null;
   let touched = new Set<string>();
   const inTransaction = {
@@ -101,7 +111,7 @@ function writerQueue(client: Client, local: boolean, told: CommitListener): Data
       return current.execute(statement);
     },
   };
-  const writer: Queryable = drizzle(inTransaction as unknown as Client, { schema });
+  const writer: Queryable = drizzle(inTransaction as unknown as Client, config);
   const waiting: Waiting[] = [];
   let running = false;
 

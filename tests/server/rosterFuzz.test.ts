@@ -119,11 +119,15 @@ it("a thousand mutated files are read or refused in words; what is sound applies
     correctable: null,
   };
   const before = await contents();
+  const used = new Map<Uint8Array, number>();
   const outcomes = { refused: 0, applied: 0, nothing: 0 };
   for (let n = 0; n < FILES; n++) {
-    const source = n % 2 === 0 ? packages[n % packages.length] : sheets[n % sheets.length];
-    const bytes =
-      n % 4 === 0 ? mutatedInside(packages[0] as Uint8Array, random) : mutated(source as Uint8Array, random);
+    // Every package and every sheet in turn, the packages now from outside and now from within.
+    const round = Math.floor(n / 4);
+    const source = n % 2 === 0 ? packages[round % packages.length] : sheets[round % sheets.length];
+    if (!source) throw new Error("nothing to mutate");
+    used.set(source, (used.get(source) ?? 0) + 1);
+    const bytes = n % 4 === 0 ? mutatedInside(source, random) : mutated(source, random);
     const preview = await previewRoster(
       {
         kind: n % 2 === 0 ? "package" : "sheet",
@@ -175,6 +179,7 @@ it("a thousand mutated files are read or refused in words; what is sound applies
     outcomes.applied++;
   }
   expect(await contents()).toBe(before);
+  for (const source of [...packages, ...sheets]) expect(used.get(source)).toBeGreaterThan(FILES / 10);
   // The mutations reach all three outcomes, or the test would prove nothing.
   expect(Math.min(...Object.values(outcomes))).toBeGreaterThan(20);
 }, 120_000);

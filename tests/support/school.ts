@@ -38,6 +38,8 @@ export interface TestSchool {
   readonly file: string;
   readonly schoolId: string;
   setNow(instant: number): void;
+  /** Collects the statements that the application runs from now on. */
+  watch(): string[];
   teacher(key?: string): Promise<Context & { actor: StaffActor }>;
   student(id: string): Context;
   close(): void;
@@ -46,7 +48,8 @@ export interface TestSchool {
 export async function testSchool(): Promise<TestSchool> {
   const folder = mkdtempSync(join(tmpdir(), "oxbow-"));
   const file = join(folder, "school.db");
-  const db = await openDatabase(`file:${file}`, "src/db/migrations");
+  let watched: string[] | null = null;
+  const db = await openDatabase(`file:${file}`, "src/db/migrations", { watch: (query) => watched?.push(query) });
   let now = START;
   const runtime = createRuntime(db, () => now, seededRandom("tests"));
   const schoolId = "school-1";
@@ -77,6 +80,10 @@ export async function testSchool(): Promise<TestSchool> {
     db,
     file,
     schoolId,
+    watch: () => {
+      watched = [];
+      return watched;
+    },
     setNow: (instant) => {
       now = instant;
     },

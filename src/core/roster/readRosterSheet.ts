@@ -82,7 +82,7 @@ export function readRosterSheet(
     const key = match?.key ?? `number:${number}`;
     const own: [RosterFile, Omit<IncomingRecord, "file" | "row">][] = [];
     const put = (file: RosterFile, record: { key: string; values: Record<string, string>; gone?: boolean }) =>
-      own.push([file, { gone: false, ...record }]);
+      own.push([file, { gone: false, fromSource: false, ...record }]);
     const before = refused.length;
     const mayCorrect = !match || around.correctable === null || around.correctable.has(match.id);
     if (!mayCorrect) untouched++;

@@ -88,7 +88,7 @@ export function rosterDifference(
           continue;
         }
         const { key, id, values } = record;
-        entries.push({ file, key, id, what: "inactive", row: null, values, changes: [] });
+        entries.push({ file, key, fromSource: true, id, what: "inactive", row: null, values, changes: [] });
         tally.inactive++;
       }
     counts[file] = { active: own.filter(({ active }) => active).length, ...tally };
@@ -222,23 +222,26 @@ function faultOf(
 }
 
 function entryOf(record: IncomingRecord, match: KnownRecord | undefined): RosterEntry | null {
-  const { file, key, row, values } = record;
+  const { file, key, fromSource, row, values } = record;
   if (record.gone) {
     if (!match?.active) return null;
     const last = values.endDate ? { ...match.values, endDate: values.endDate } : match.values;
-    return { file, key: match.key, id: match.id, what: "inactive", row, values: last, changes: [] };
+    return { file, key: match.key, fromSource, id: match.id, what: "inactive", row, values: last, changes: [] };
   }
-  if (!match) return { file, key, id: null, what: "added", row, values, changes: [] };
+  if (!match) return { file, key, fromSource, id: null, what: "added", row, values, changes: [] };
   const before = match.active ? match.values : undated(match.values);
   const changes = Object.entries(values).flatMap(([column, to]): ColumnChange[] => {
     const from = before[column] ?? "";
     return to === "" || to === from ? [] : [{ column, from, to }];
   });
   // Linked by hand or by number: from now on the source's id counts.
-  if (match.key !== key) changes.push({ column: "sourcedId", from: match.fromSource ? match.key : "", to: key });
+  if (fromSource && match.key !== key)
+    changes.push({ column: "sourcedId", from: match.fromSource ? match.key : "", to: key });
   const merged = { ...before, ...Object.fromEntries(changes.map(({ column, to }) => [column, to])) };
-  if (!match.active) return { file, key, id: match.id, what: "restored", row, values: merged, changes };
-  return changes.length === 0 ? null : { file, key, id: match.id, what: "changed", row, values: merged, changes };
+  if (!match.active) return { file, key, fromSource, id: match.id, what: "restored", row, values: merged, changes };
+  return changes.length === 0
+    ? null
+    : { file, key, fromSource, id: match.id, what: "changed", row, values: merged, changes };
 }
 
 /** What comes back begins anew: its earlier dates are those of what has ended. */

@@ -10,6 +10,8 @@ export interface ColumnChange {
 export interface RosterEntry {
   readonly file: RosterFile;
   readonly key: string;
+  /** The key is an id of the roster's source, to be kept with the row. */
+  readonly fromSource: boolean;
   /** Oxbow's id; null for what is added. */
   readonly id: string | null;
   readonly what: "added" | "changed" | "inactive" | "restored";

@@ -40,6 +40,8 @@ export interface IncomingRecord extends RosterRecord {
   readonly row: number | null;
   /** The file says that it is no more. */
   readonly gone: boolean;
+  /** Its key is an id of the roster's source; a plain sheet has none, and makes keys up that stand for nothing outside. */
+  readonly fromSource: boolean;
 }
 
 export interface IncomingTable {

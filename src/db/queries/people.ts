@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, gt, gte, inArray, isNotNull, isNull, lte, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, gte, inArray, isNotNull, isNull, lte, ne, or, type SQL, sql } from "drizzle-orm";
 import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
 import { credentials } from "../schema/access";
@@ -73,12 +73,15 @@ export async function gradeAtWork(db: Queryable, personId: string, classId: stri
   return found?.grade ?? 0;
 }
 
-export async function staffByEmail(db: Queryable, email: string): Promise<PersonRow | null> {
-  const [person] = await db
-    .select()
+/** Staff who sign in with an address, at whatever schools; who signed in last comes first. */
+export async function staffByEmail(db: Queryable, email: string): Promise<PersonRow[]> {
+  const rows = await db
+    .select({ person: people })
     .from(people)
-    .where(and(eq(people.email, email), eq(people.kind, "staff")));
-  return person ?? null;
+    .leftJoin(credentials, eq(credentials.personId, people.id))
+    .where(and(eq(people.email, email), eq(people.kind, "staff"), isNull(people.archivedAt)))
+    .orderBy(desc(credentials.lastSignInAt), asc(people.id));
+  return rows.map(({ person }) => person);
 }
 
 /** Classes with which a member of staff has to do on a day, by name, each with the role in it. */

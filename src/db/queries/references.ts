@@ -13,15 +13,24 @@ export interface Reference {
   readonly id: string | null;
 }
 
-/** The first row that still refers to something that the changes would delete, and does not go with it; null without one. */
-export async function firstReference(db: Queryable, changes: readonly RowChange[]): Promise<Reference | null> {
+/**
+ * The first row that still refers to something that the changes would delete, and does not go with it; null without one.
+ * The named tables are looked at before all others.
+ */
+export async function firstReference(
+  db: Queryable,
+  changes: readonly RowChange[],
+  before: readonly string[],
+): Promise<Reference | null> {
   const going = new Map<string, string[]>();
   for (const { table, id, after } of changes)
     if (after === null) {
       const name = getTableName(tableOf(table));
       going.set(name, [...(going.get(name) ?? []), id]);
     }
-  for (const table of allTables())
+  const isBefore = (table: SQLiteTable) => before.includes(getTableName(table));
+  const tables = allTables();
+  for (const table of [...tables.filter(isBefore), ...tables.filter((table) => !isBefore(table))])
     for (const { column, target } of keysOf(table)) {
       const ids = going.get(target);
       if (!ids) continue;

@@ -1,16 +1,22 @@
 import "server-only";
-import { eq, lt } from "drizzle-orm";
+import { eq, getTableColumns, lt } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { rosterDrafts } from "../schema/history";
 
-export type RosterDraftRow = typeof rosterDrafts.$inferSelect;
+/** A draft without its file, which may be as large as a district's roster: only who reads the file fetches it. */
+export type RosterDraftRow = Omit<typeof rosterDrafts.$inferSelect, "bytes">;
 
 export async function insertDraft(tx: Queryable, row: typeof rosterDrafts.$inferInsert): Promise<void> {
   await tx.insert(rosterDrafts).values(row);
 }
 export async function draftById(db: Queryable, id: string): Promise<RosterDraftRow | null> {
-  const [draft] = await db.select().from(rosterDrafts).where(eq(rosterDrafts.id, id));
+  const { bytes: _, ...columns } = getTableColumns(rosterDrafts);
+  const [draft] = await db.select(columns).from(rosterDrafts).where(eq(rosterDrafts.id, id));
   return draft ?? null;
+}
+export async function bytesOfDraft(db: Queryable, id: string): Promise<Uint8Array> {
+  const [draft] = await db.select({ bytes: rosterDrafts.bytes }).from(rosterDrafts).where(eq(rosterDrafts.id, id));
+  return new Uint8Array(draft?.bytes ?? []);
 }
 export async function updateDraft(tx: Queryable, id: string, values: Partial<RosterDraftRow>): Promise<void> {
   await tx.update(rosterDrafts).set(values).where(eq(rosterDrafts.id, id));

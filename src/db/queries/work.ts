@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, getTableColumns, inArray, isNull } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { sittings } from "../schema/delivery";
 import { people } from "../schema/people";
@@ -49,11 +49,15 @@ export async function targetOf(db: Queryable, workId: string, personId: string) 
   return target ?? null;
 }
 
+/** A sitting without its items, which only the student at work needs: of a class's year they are megabytes. */
+const { presentations: _items, chancesAtStart: _chances, ...run } = getTableColumns(sittings);
+export type RunRow = Omit<typeof sittings.$inferSelect, "presentations" | "chancesAtStart">;
+
 /** Every student of a piece of work with the sitting, if begun. */
 export async function targetsWithSittings(db: Queryable, workIds: readonly string[]) {
   if (workIds.length === 0) return [];
   return db
-    .select({ target: workTargets, person: people, sitting: sittings })
+    .select({ target: workTargets, person: people, sitting: run })
     .from(workTargets)
     .innerJoin(people, eq(people.id, workTargets.personId))
     .leftJoin(sittings, and(eq(sittings.workId, workTargets.workId), eq(sittings.personId, workTargets.personId)))
@@ -64,7 +68,7 @@ export async function targetsWithSittings(db: Queryable, workIds: readonly strin
 /** Work given to a student, with the sitting if begun; withdrawn work is left out. */
 export async function worksOfStudent(db: Queryable, personId: string) {
   return db
-    .select({ work: works, target: workTargets, sitting: sittings })
+    .select({ work: works, target: workTargets, sitting: run })
     .from(workTargets)
     .innerJoin(works, eq(works.id, workTargets.workId))
     .leftJoin(sittings, and(eq(sittings.workId, works.id), eq(sittings.personId, personId)))

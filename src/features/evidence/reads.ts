@@ -120,24 +120,6 @@ function gaugeView(gauge: Gauge): GaugeView {
   };
 }
 
-/** What the evidence station of the bend says: how much is new this week. */
-export async function evidenceFigure(
-  context: Context,
-  classIds: readonly string[],
-): Promise<{ text: string; attention: boolean }> {
-  const classroom = await loadClassroom(context.runtime, context.actor.schoolId, classIds);
-  const days = await skillDaysOf(
-    context.runtime.db.read,
-    classroom.students.map(({ id }) => id),
-    dayNumber(classroom.today) - 6,
-  );
-  const answers = days.reduce((sum, { answered }) => sum + answered, 0);
-  return {
-    text: answers === 0 ? "no answers for a week" : `${answers.toLocaleString("en-GB")} answers in 7 days`,
-    attention: false,
-  };
-}
-
 /** The answers behind one cell of the map. */
 export async function cellView(context: Context, studentId: string, skillId: string): Promise<CellView> {
   const { student, library, classroom } = await oneStudent(context, studentId);

@@ -1,14 +1,11 @@
 import "server-only";
 import { format } from "date-fns";
-import { planPosition } from "@/core/calendar/planPosition";
 import { classesById } from "@/db/queries/people";
 import { demand } from "@/server/access/demand";
 import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
 import type { Context } from "@/server/runtime/context";
+import { positionIn, SHARE_WANTED } from "./position";
 import type { PlanEntryView, PlanView } from "./types";
-
-/** Share of a class that must have been Secure or mastered for a planned skill to count as reached. */
-const SHARE_WANTED = 0.5;
 
 /** The plan of one class: its skills in order, with dates and where the class stands. */
 export async function planView(context: Context, classId: string): Promise<PlanView> {
@@ -21,19 +18,6 @@ export async function planView(context: Context, classId: string): Promise<PlanV
     entries,
     position: positionOf(classroom, entries),
   };
-}
-
-/** What the plan station of the bend says, for the first of the classes. */
-export async function planFigure(
-  context: Context,
-  classIds: readonly string[],
-): Promise<{ text: string; attention: boolean }> {
-  const [classId] = classIds;
-  if (!classId) return { text: "no class", attention: false };
-  const { position, entries } = await planView(context, classId);
-  return entries.length === 0
-    ? { text: "no plan yet", attention: false }
-    : { text: position.short, attention: position.daysAhead < -5 };
 }
 
 function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[] {
@@ -73,16 +57,14 @@ function positionOf(
 ): PlanView["position"] {
   const planned = plan.map(({ skillId, targetDay }) => {
     const entry = entries.find((candidate) => candidate.skillId === skillId);
-    return { skillId, targetDay, shareSecure: entry && entry.students > 0 ? entry.there / entry.students : 0 };
+    return {
+      skillId,
+      name: skills.find(({ id }) => id === skillId)?.name ?? "",
+      targetDay,
+      shareSecure: entry && entry.students > 0 ? entry.there / entry.students : 0,
+    };
   });
-  const { nextSkillId, daysAhead } = planPosition(planned, today, school.calendar, SHARE_WANTED);
-  const name = skills.find(({ id }) => id === nextSkillId)?.name ?? "all skills reached";
-  const count = Math.abs(daysAhead);
-  const place = (unit: string) =>
-    daysAhead === 0
-      ? "on its dates"
-      : `${count} ${unit}${count === 1 ? "" : "s"} ${daysAhead < 0 ? "behind" : "ahead"}`;
-  return { daysAhead, text: `${name}, ${place("school day")}`, short: `${name}, ${place("day")}` };
+  return positionIn(planned, today, school);
 }
 
 const dayWords = (day: string) => format(new Date(`${day}T12:00:00`), "d MMM");

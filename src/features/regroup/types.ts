@@ -1,6 +1,7 @@
 import type { OutcomeVerdict } from "@/core/grouping/reteachOutcome";
 import type { ReteachPlan } from "@/core/model/content";
 import type { Level } from "@/core/model/levels";
+import type { GroupStage } from "./stage";
 
 /** The teacher's limits, as they stand in the address. */
 export interface Limits {
@@ -48,7 +49,7 @@ export interface GroupListEntry {
   readonly skillName: string;
   readonly className: string;
   readonly members: readonly string[];
-  readonly stage: "standing" | "plan" | "practice" | "waiting" | "check" | "result";
+  readonly stage: GroupStage;
   readonly stageText: string;
 }
 

@@ -3,10 +3,16 @@ import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { lateAnswersOfWork } from "@/db/queries/answerLog";
-import type { SittingRow } from "@/db/queries/delivery";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { openSnags } from "@/db/queries/snags";
-import { skillIdsOfWorks, targetsWithSittings, type WorkRow, workById, worksOfClasses } from "@/db/queries/work";
+import {
+  type RunRow,
+  skillIdsOfWorks,
+  targetsWithSittings,
+  type WorkRow,
+  workById,
+  worksOfClasses,
+} from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
@@ -22,7 +28,7 @@ const NOW_MILLISECONDS = 5 * 60_000;
 const USUAL_SCHOOL_DAYS = 3;
 
 /** Where a student stands in a piece of work; stuck: at work on a skill in which more of the same is unlikely to help. */
-function statusOf(sitting: SittingRow | null, snags: readonly string[], skillIds: readonly string[]): StudentStatus {
+function statusOf(sitting: RunRow | null, snags: readonly string[], skillIds: readonly string[]): StudentStatus {
   if (!sitting) return "not-started";
   if (sitting.finishReason) return sitting.finishReason;
   return skillIds.some((skillId) => snags.includes(skillId)) ? "stuck" : "working";
@@ -123,23 +129,6 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
     ),
     leftOut: enrolled.filter(({ person }) => !given.has(person.id)).map(({ person }) => names.get(person.id) ?? ""),
   };
-}
-
-/** What the work station of the bend says: open work first, stuck students above all. */
-export async function workFigure(
-  context: Context,
-  classIds: readonly string[],
-): Promise<{ text: string; attention: boolean }> {
-  const open = (await workList(context, classIds)).filter(({ state }) => state === "open");
-  if (open.length === 0) return { text: "no open work", attention: false };
-  const sum = (key: "notStarted" | "stuck" | "finished" | "given") =>
-    open.reduce((total, entry) => total + entry[key], 0);
-  const parts = [
-    ...(sum("notStarted") > 0 ? [`${sum("notStarted")} not started`] : []),
-    ...(sum("stuck") > 0 ? [`${sum("stuck")} stuck`] : []),
-  ];
-  if (parts.length === 0) return { text: `${sum("finished")} of ${sum("given")} finished`, attention: false };
-  return { text: parts.join(", "), attention: true };
 }
 
 export async function assignForm(context: Context, classIds: readonly string[]): Promise<AssignForm> {

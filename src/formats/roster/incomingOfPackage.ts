@@ -53,7 +53,7 @@ export function incomingOfPackage(
           const school = schoolOf.get(row.sourcedId);
           if (file === "users" && !values.primaryOrgSourcedId && school) values.primaryOrgSourcedId = school;
           const gone = row.status === "tobedeleted";
-          return { file, key: row.sourcedId ?? "", values, row: rowOf.get(row) ?? null, gone };
+          return { file, key: row.sourcedId ?? "", values, row: rowOf.get(row) ?? null, gone, fromSource: true };
         });
       return [[file, { mode: table.mode, records }]];
     }),

@@ -136,7 +136,7 @@ export async function undoChange(context: Context, changeId: string): Promise<st
       await applyRowChanges(tx, back);
     } catch (error) {
       if (errorKind(error) !== "foreign-key") throw error;
-      const reference = await firstReference(tx, back);
+      const reference = await firstReference(tx, back, EVIDENCE);
       throw reference && !EVIDENCE.includes(reference.table) && reference.id !== null
         ? await inTheWay(tx, context, change, reference.id)
         : new Refusal(

@@ -1,5 +1,9 @@
 import "server-only";
+import { LRUCache } from "lru-cache";
 import type { Runtime } from "./runtime";
+
+/** Keys of one kind that are kept at most; who was not asked for longest goes first. */
+const MOST_KEPT = 500;
 
 /**
  * Something that is read once for each key and kept in this process until a commit touches one of the tables that it is made
@@ -9,11 +13,11 @@ export function kept<Value>(
   tables: readonly string[],
   load: (runtime: Runtime, key: string) => Promise<Value>,
 ): (runtime: Runtime, key: string) => Promise<Value> {
-  const stores = new WeakMap<object, Map<string, Promise<Value>>>();
-  const storeOf = ({ db }: Runtime): Map<string, Promise<Value>> => {
+  const stores = new WeakMap<object, LRUCache<string, Promise<Value>>>();
+  const storeOf = ({ db }: Runtime): LRUCache<string, Promise<Value>> => {
     const known = stores.get(db);
     if (known) return known;
-    const store = new Map<string, Promise<Value>>();
+    const store = new LRUCache<string, Promise<Value>>({ max: MOST_KEPT });
     stores.set(db, store);
     db.onCommit((touched) => {
       if (tables.some((table) => touched.has(table))) store.clear();
@@ -27,7 +31,7 @@ export function kept<Value>(
     const loading = load(runtime, key);
     store.set(key, loading);
     loading.catch(() => {
-      if (store.get(key) === loading) store.delete(key);
+      if (store.peek(key) === loading) store.delete(key);
     });
     return loading;
   };

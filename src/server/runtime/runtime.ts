@@ -46,11 +46,9 @@ export function createRuntime(
 }
 
 export async function openRuntime(environment: Environment): Promise<Runtime> {
-  const db = await openDatabase(
-    environment.databaseUrl,
-    join(process.cwd(), "src/db/migrations"),
-    environment.databaseToken,
-  );
+  const db = await openDatabase(environment.databaseUrl, join(process.cwd(), "src/db/migrations"), {
+    authToken: environment.databaseToken,
+  });
   const { frozenNow } = environment;
   const now = frozenNow === undefined ? () => Date.now() : () => frozenNow;
   // Never seeded here: a server started twice would give out the same ids twice.

@@ -28,6 +28,7 @@ const coming = (file: RosterFile, key: string, values: Values, gone = false): In
   values,
   row: 2,
   gone,
+  fromSource: true,
 });
 const roster = (mode: "bulk" | "delta", ...records: IncomingRecord[]): IncomingRoster => {
   const tables: Record<string, { mode: "bulk" | "delta"; records: IncomingRecord[] }> = {};
@@ -199,6 +200,7 @@ it("a move is an enrollment that ends and one that begins in the same subject", 
     file: "enrollments" as const,
     key,
     id: null,
+    fromSource: true,
     what,
     row: null,
     values: { role: "student", userSourcedId: person, classSourcedId },

@@ -1,7 +1,7 @@
 import "server-only";
 import { object, string } from "yup";
 import { insertReset, resetByToken, useResetsOf } from "@/db/queries/credentials";
-import { personById, staffByEmail } from "@/db/queries/people";
+import { type PersonRow, personById, staffByEmail } from "@/db/queries/people";
 import { demandGoodPassword, replaceSecret } from "@/server/access/newSecrets";
 import { hashSecret, newToken, tokenHashOf } from "@/server/access/secrets";
 import { countTry, shutFor } from "@/server/access/throttle";
@@ -9,6 +9,7 @@ import { person as placeOf, recordEvent } from "@/server/runtime/history";
 import { log } from "@/server/runtime/log";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
+import { schoolOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
 
 const LINK_MINUTES = 30;
@@ -24,10 +25,15 @@ const askInput = object({
  */
 export async function askReset(runtime: Runtime, raw: unknown): Promise<void> {
   const { email } = validated(askInput, raw);
+  const staff = await staffByEmail(runtime.db.read, email);
+  // One address may stand for somebody at two schools: each account gets its own link.
+  for (const person of staff) await sendLink(runtime, person, email, staff.length > 1);
+}
+
+async function sendLink(runtime: Runtime, person: PersonRow, email: string, namesSchool: boolean): Promise<void> {
   const now = runtime.now();
-  const person = await staffByEmail(runtime.db.read, email);
-  if (!person || person.archivedAt !== null || (await shutFor(runtime.db.read, "reset", person.id, now)) !== null)
-    return;
+  if ((await shutFor(runtime.db.read, "reset", person.id, now)) !== null) return;
+  const at = namesSchool ? ` at ${(await schoolOf(runtime, person.schoolId)).name}` : "";
   const token = newToken();
   await runtime.db.write(async (tx) => {
     await countTry(tx, "reset", person.id, now);
@@ -48,7 +54,7 @@ export async function askReset(runtime: Runtime, raw: unknown): Promise<void> {
   const text = [
     `Hello ${person.givenName},`,
     "",
-    `somebody asked for a new password for your Oxbow account. If it was you, set it here within ${LINK_MINUTES} minutes:`,
+    `somebody asked for a new password for your Oxbow account${at}. If it was you, set it here within ${LINK_MINUTES} minutes:`,
     "",
     `${runtime.publicAddress}/sign-in/new-password#${token}`,
     "",

@@ -6,18 +6,10 @@ import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { dayWords } from "@/core/calendar/dayWords";
 import type { OutcomeVerdict } from "@/core/grouping/reteachOutcome";
 import { tellingMisses } from "@/db/queries/answerLog";
-import type { SittingRow } from "@/db/queries/delivery";
 import { classesById, peopleById } from "@/db/queries/people";
-import {
-  groupById,
-  groupsById,
-  groupsOfClasses,
-  membersOfGroups,
-  reteachesOfGroups,
-  studentsOfReteaches,
-} from "@/db/queries/regroup";
+import { groupById, membersOfGroups, reteachesOfGroups, studentsOfReteaches } from "@/db/queries/regroup";
 import { misconceptionSignsOf } from "@/db/queries/summaries";
-import { targetsWithSittings, workById, worksById } from "@/db/queries/work";
+import { type RunRow, targetsWithSittings, workById } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
 import { classesOfMembers, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
@@ -27,6 +19,7 @@ import { Refusal } from "@/server/runtime/refusal";
 import { schoolOf } from "@/server/runtime/school";
 import { chipOf, suggestGroups } from "../suggestions";
 import type { GroupListEntry, GroupView, Limits, MemberView, Suggestions } from "../types";
+import { groupStages, groupsAround, latestReteaches } from "./stages";
 
 /** Wrong answers shown on a reteach plan. */
 const WRONG_ANSWERS = 6;
@@ -43,35 +36,14 @@ export async function suggestions(context: Context, classIds: readonly string[],
   return suggestGroups(runtime, classroom, library, signs, limits);
 }
 
-/** Groups whose home is one of the classes, and those that the actor owns or shares, wherever their home is. */
-async function groupsAround({ runtime, actor }: Context, classIds: readonly string[]) {
-  const own = actor.kind === "staff" ? [...actor.groupTies.keys()] : [];
-  const found = [...(await groupsOfClasses(runtime.db.read, classIds)), ...(await groupsById(runtime.db.read, own))];
-  return [...new Map(found.map((group) => [group.id, group])).values()];
-}
-
 export async function groupList(context: Context, classIds: readonly string[]): Promise<GroupListEntry[]> {
   for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
   const { runtime, actor } = context;
   const db = runtime.db.read;
-  const groups = await groupsAround(context, classIds);
-  const ids = groups.map(({ id }) => id);
-  const members = await membersOfGroups(db, ids);
-  const latest = latestReteaches(groups, await reteachesOfGroups(db, ids));
-  const reteaches = [...latest.values()];
-  const [students, sittings, checks, classes, library, school] = await Promise.all([
-    studentsOfReteaches(
-      db,
-      reteaches.map(({ id }) => id),
-    ),
-    targetsWithSittings(
-      db,
-      reteaches.map(({ practiceWorkId }) => practiceWorkId),
-    ),
-    worksById(
-      db,
-      reteaches.map(({ checkWorkId }) => checkWorkId),
-    ),
+  const shared = actor.kind === "staff" ? [...actor.groupTies.keys()] : [];
+  const groups = await groupsAround(db, classIds, shared);
+  const [stages, classes, library, school] = await Promise.all([
+    groupStages(db, groups, runtime.now()),
     classesById(
       db,
       groups.map(({ classId }) => classId),
@@ -79,80 +51,32 @@ export async function groupList(context: Context, classIds: readonly string[]): 
     libraryOf(runtime),
     schoolOf(runtime, actor.schoolId),
   ]);
-  const names = shortNames(members.map(({ person }) => person));
-  return groups.map((group) => {
-    const own = members.filter(({ groupId }) => groupId === group.id);
-    const reteach = latest.get(group.id);
-    const present = new Set(own.map(({ person }) => person.id));
-    const taught = students.filter(({ reteachId }) => reteachId === reteach?.id);
-    // Whoever left before the check will never hand it in; whoever left afterwards counts as long as the others.
-    const counted = taught.filter(({ personId, judgedDay }) => judgedDay !== null || present.has(personId));
-    const checked = taught.filter(({ judgedDay }) => judgedDay !== null).length;
-    const practised = sittings.filter(
-      ({ target, sitting }) =>
-        target.workId === reteach?.practiceWorkId &&
-        sitting?.finishedAt != null &&
-        counted.some(({ personId }) => personId === target.personId),
-    ).length;
-    const check = checks.find(({ id }) => id === reteach?.checkWorkId);
-    const open = check !== undefined && check.opensAt <= runtime.now();
-    const stage = !reteach
-      ? group.skillId === null
-        ? "standing"
-        : "plan"
-      : checked >= counted.length
-        ? "result"
-        : practised < counted.length && !open
-          ? "practice"
-          : open
-            ? "check"
-            : "waiting";
-    return {
-      id: group.id,
-      name: group.name,
-      label: group.label,
-      skillName: group.skillId === null ? group.purpose || "no skill chosen" : library.skill(group.skillId).name,
-      className: classes.find(({ id }) => id === group.classId)?.name ?? "",
-      members: own.map(({ person }) => names.get(person.id) ?? ""),
-      stage,
-      stageText: {
-        standing: group.untilDay === null ? "no end set" : `until ${dayWords(group.untilDay)}`,
-        plan: "nothing assigned yet",
-        practice: `practice: ${practised} of ${counted.length} finished`,
-        waiting: `practised; the check opens ${check ? format(new TZDate(check.opensAt, school.timeZone), "EEE d MMM") : "later"}`,
-        check: `check: ${checked} of ${counted.length} handed in`,
-        result: "checked: see the result",
-      }[stage],
-    };
+  const names = shortNames(stages.flatMap(({ members }) => members));
+  return groups.flatMap((group): GroupListEntry[] => {
+    const progress = stages.find(({ groupId }) => groupId === group.id);
+    if (!progress) return [];
+    const { stage, members, practised, checked, counted, checkOpensAt } = progress;
+    const opens = checkOpensAt === null ? "later" : format(new TZDate(checkOpensAt, school.timeZone), "EEE d MMM");
+    return [
+      {
+        id: group.id,
+        name: group.name,
+        label: group.label,
+        skillName: group.skillId === null ? group.purpose || "no skill chosen" : library.skill(group.skillId).name,
+        className: classes.find(({ id }) => id === group.classId)?.name ?? "",
+        members: members.map(({ id }) => names.get(id) ?? ""),
+        stage,
+        stageText: {
+          standing: group.untilDay === null ? "no end set" : `until ${dayWords(group.untilDay)}`,
+          plan: "nothing assigned yet",
+          practice: `practice: ${practised} of ${counted} finished`,
+          waiting: `practised; the check opens ${opens}`,
+          check: `check: ${checked} of ${counted} handed in`,
+          result: "checked: see the result",
+        }[stage],
+      },
+    ];
   });
-}
-
-/** Each group's latest reteach on the skill that it is for now. */
-function latestReteaches<Reteach extends { readonly groupId: string; readonly skillId: string }>(
-  groups: readonly { readonly id: string; readonly skillId: string | null }[],
-  reteaches: readonly Reteach[],
-): ReadonlyMap<string, Reteach> {
-  return new Map(
-    groups.flatMap(({ id, skillId }) => {
-      const found = reteaches.find((reteach) => reteach.groupId === id && reteach.skillId === skillId);
-      return found ? [[id, found] as const] : [];
-    }),
-  );
-}
-
-export async function regroupFigure(
-  context: Context,
-  classIds: readonly string[],
-): Promise<{ text: string; attention: boolean }> {
-  const groups = await groupList(context, classIds);
-  const due = groups.filter(({ stage }) => stage === "check").length;
-  const plan = groups.filter(({ stage }) => stage === "plan").length;
-  const results = groups.filter(({ stage }) => stage === "result").length;
-  const many = (n: number) => (n === 1 ? "1 group" : `${n} groups`);
-  if (due > 0) return { text: `${many(due)} due a check`, attention: true };
-  if (plan > 0) return { text: `${many(plan)} to plan`, attention: true };
-  if (results > 0) return { text: `${many(results)} checked`, attention: false };
-  return { text: groups.length === 0 ? "no groups yet" : many(groups.length), attention: false };
 }
 
 export async function groupView(context: Context, groupId: string): Promise<GroupView> {
@@ -236,7 +160,7 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
   };
 }
 
-function practiceWords(run: SittingRow | null): string {
+function practiceWords(run: RunRow | null): string {
   if (!run) return "not started";
   if (run.finishReason === "mastered") return "mastered";
   return run.finishReason ? "finished" : `${run.itemsDone} items`;

@@ -8,7 +8,7 @@ import { rosterVersion, wasUndone } from "@/db/queries/history";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { groupsOfClasses } from "@/db/queries/regroup";
 import type { MembershipRow, SupportsRow } from "@/db/queries/roster";
-import { draftById, type RosterDraftRow } from "@/db/queries/rosterDrafts";
+import { bytesOfDraft, draftById, type RosterDraftRow } from "@/db/queries/rosterDrafts";
 import type { RosterPreview } from "@/formats/roster/previewRoster";
 import { demand, demandStaff } from "@/server/access/demand";
 import type { StaffActor } from "@/server/access/policy";
@@ -156,7 +156,7 @@ async function read(
   const preview = await readRosterFile(
     {
       kind: draft.kind,
-      bytes: new Uint8Array(draft.bytes),
+      bytes: await bytesOfDraft(db, draft.id),
       repairs: draft.repairs,
       links: draft.links,
       mapping: draft.mapping,
@@ -209,5 +209,5 @@ function newClassOf(draft: RosterDraftRow, known: KnownRoster, school: School, t
     subjects: usualSubject(known),
     ...(term ? { termSourcedIds: keyOf(term.id) } : {}),
   };
-  return { file: "classes", key: newClassKey(draft), values, row: null, gone: false };
+  return { file: "classes", key: newClassKey(draft), values, row: null, gone: false, fromSource: false };
 }

@@ -5,7 +5,7 @@ import { classesById } from "@/db/queries/people";
 import type { RosterPreview } from "@/formats/roster/previewRoster";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import type { EntryPage, EntryView, ImportState, ImportView } from "../types";
+import type { EntryPage, EntryView, ImportProgress, ImportState, ImportView } from "../types";
 import { isApplied, jobOf, openDraft, type ReadyDraft } from "./drafts";
 
 const FAULTS_SHOWN = 300;
@@ -31,6 +31,15 @@ export async function importState(context: Context, draftId: string): Promise<Im
   if (!preview.ok) return { state: "failed", message: preview.message };
   const className = await classNameOf(context, draft);
   return { state: "ready", view: viewOf(draft, job.fingerprint, className, preview, namesOf(job.result)) };
+}
+
+/** How far the reading of a draft has come; once it has ended, the page itself is made anew. */
+export async function importProgress(context: Context, draftId: string): Promise<ImportProgress> {
+  const db = context.runtime.db.read;
+  const draft = await openDraft(db, context, draftId);
+  if (await isApplied(db, draft)) return { state: "ended" };
+  const job = await jobOf(context, draft);
+  return job.failure || job.result ? { state: "ended" } : { state: "reading", ...job.progress };
 }
 
 /** Further entries of a preview. */

@@ -134,28 +134,3 @@ const healthView = ({ kind, because, ids }: HealthIssue, nameOf: ReadonlyMap<str
   because,
   about: ids.map((id) => ({ id, name: nameOf.get(id) ?? "" })),
 });
-
-/** Kinds that keep somebody from working; the others can wait for a quiet hour. */
-const PRESSING = ["locked", "no-class", "no-teacher", "no-pin"];
-
-/** What the roster station of the bend says. */
-export async function rosterFigure(
-  context: Context,
-  classIds: readonly string[],
-): Promise<{ text: string; attention: boolean }> {
-  const { students, health } = await rosterView(context, classIds);
-  const pressing = health.filter(({ kind }) => PRESSING.includes(kind));
-  const words = {
-    locked: "locked out",
-    "no-class": "in no class",
-    "no-teacher": "without a teacher",
-    "no-pin": "without a PIN",
-  } as Readonly<Record<string, string>>;
-  const [first] = pressing;
-  if (first) return { text: `${first.about.length} ${words[first.kind] ?? ""}`, attention: true };
-  if (health.length > 0) return { text: `${students.length} students, ${health.length} to look at`, attention: false };
-  return {
-    text: students.length === 0 ? "no students yet" : `${students.length} students, all well`,
-    attention: false,
-  };
-}

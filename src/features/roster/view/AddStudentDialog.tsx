@@ -19,7 +19,7 @@ export function AddStudentDialog({
   const run = useRun(undoAction, true);
   const [studentId] = useState(() => v7());
   const [classId, setClassId] = useState(classes[0]?.id ?? "");
-  const grade = classes.find(({ id }) => id === classId)?.grade ?? 6;
+  const grade = classes.find(({ id }) => id === classId)?.grade ?? "";
   return (
     <Dialog open onOpenChange={(open) => (open ? null : close())} title="Add a student">
       <form

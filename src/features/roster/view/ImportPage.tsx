@@ -7,7 +7,7 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Progress } from "@/ui/primitives/Progress";
 import { stopReadingAction } from "../actions";
-import type { ImportState } from "../types";
+import type { ImportProgress, ImportState } from "../types";
 import { ImportDifference } from "./ImportDifference";
 
 const ASK_AGAIN_MILLISECONDS = 400;
@@ -24,31 +24,37 @@ export function ImportPage({
 }) {
   const router = useRouter();
   const run = useRun(undoAction);
-  const [asked, setAsked] = useState<{ readonly from: ImportState; readonly state: ImportState }>({
-    from: start,
-    state: start,
-  });
+  const [latest, setLatest] = useState<{ readonly of: ImportState; readonly progress: ImportProgress } | null>(null);
   // What the server renders anew counts over what was asked for before.
-  const state = asked.from === start ? asked.state : start;
+  const progress = latest?.of === start ? latest.progress : null;
+  const state = progress?.state === "reading" && start.state === "reading" ? progress : start;
   useEffect(() => {
-    if (state.state !== "reading") return;
+    if (start.state !== "reading" || progress?.state === "ended") return;
     const stop = new AbortController();
     const timer = setTimeout(() => {
       fetch(`/api/roster/drafts/${encodeURIComponent(draftId)}`, { signal: stop.signal })
-        .then(async (response) => {
-          const body = await response.json();
-          const next: ImportState = response.ok ? body : { state: "failed", message: body.message };
-          setAsked({ from: start, state: next });
-        })
-        .catch(() => {
-          if (!stop.signal.aborted) setAsked({ from: start, state: { ...state } });
+        .then(async (response): Promise<ImportProgress> => (response.ok ? await response.json() : { state: "ended" }))
+        // Out of reach for a moment: it is asked again.
+        .catch(
+          () =>
+            ({
+              state: "reading",
+              share: 0,
+              what: "asking again",
+              ...(state.state === "reading" ? state : {}),
+            }) as ImportProgress,
+        )
+        .then((next) => {
+          if (stop.signal.aborted) return;
+          setLatest({ of: start, progress: next });
+          if (next.state === "ended") router.refresh();
         });
     }, ASK_AGAIN_MILLISECONDS);
     return () => {
       clearTimeout(timer);
       stop.abort();
     };
-  }, [state, draftId, start]);
+  }, [start, progress, state, draftId, router]);
   if (state.state === "ready") return <ImportDifference view={state.view} base={base} />;
   return (
     <div className="max-w-2xl px-5 py-4 text-[15px]">

@@ -44,7 +44,7 @@ export function NewClassDialog({
             min={0}
             max={12}
             required
-            defaultValue={students[0]?.grade ?? 6}
+            defaultValue={students.find(({ grade }) => grade !== null)?.grade ?? ""}
           />
         </div>
         <Field

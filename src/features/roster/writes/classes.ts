@@ -77,7 +77,7 @@ export async function makeClass(context: Context, raw: unknown): Promise<{ class
       ...input.studentIds.map((personId) =>
         added("enrollments", { id: runtime.newId(), classId, personId, fromDay: today }),
       ),
-      ...plan({ id: classId, subject }),
+      ...plan({ id: classId, subject, grade: input.grade }),
     ];
     const summary = `Made the class ${input.name} (grade ${input.grade}) with ${input.studentIds.length} students`;
     return {

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
-import { evidenceFigure, masteryMap } from "@/features/evidence/reads";
-import { planFigure } from "@/features/plan/reads";
+import { evidenceFigure } from "@/features/evidence/figure";
+import { masteryMap } from "@/features/evidence/reads";
+import { planFigure } from "@/features/plan/figure";
 import { groupList } from "@/features/regroup/reads/reteachGroups";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { todayLines } from "@/features/today/lines";

@@ -1,8 +1,10 @@
 import "server-only";
+import { gradeOfCode } from "@/core/roster/gradeCode";
 import type { RosterEntry } from "@/core/roster/rosterEntry";
 import { ROSTER_FILES, type RosterFile } from "@/core/roster/rosterRecord";
 import type { MembershipRow, SupportsRow, WholeRoster } from "@/db/queries/roster";
 import type { RowChange } from "@/db/schema/history";
+import type { PlannedClass } from "./planRows";
 
 /** All that applying a difference needs to know. */
 export interface Applying {
@@ -19,7 +21,7 @@ export interface Applying {
   readonly newId: () => string;
   readonly newCode: () => string;
   /** Rows that go with a new class, such as its plan. */
-  readonly withClass: (row: { id: string; subject: string }) => readonly RowChange[];
+  readonly withClass: (row: PlannedClass) => readonly RowChange[];
 }
 
 export type Columns = Readonly<Record<string, string>>;
@@ -70,6 +72,27 @@ export function personKinds(
   return kinds;
 }
 
+/** The grade that most students of a class are in, by the class's key, for classes of which the file says none. */
+export function usualGrades(entries: readonly RosterEntry[], { roster, keyOf }: Applying): ReadonlyMap<string, number> {
+  const gradeOf = new Map<string, number>();
+  for (const { id, grade } of roster.people) if (grade !== null) gradeOf.set(keyOf(id), grade);
+  for (const { file, key, values } of entries) {
+    const grade = file === "users" ? gradeOfCode(values.grades ?? "") : null;
+    if (grade !== null) gradeOf.set(key, grade);
+  }
+  const counts = new Map<string, Map<number, number>>();
+  for (const { file, values } of entries) {
+    const grade = file === "enrollments" ? gradeOf.get(values.userSourcedId ?? "") : undefined;
+    if (grade === undefined || values.role === "teacher") continue;
+    const key = values.classSourcedId ?? "";
+    const own = counts.get(key) ?? new Map<number, number>();
+    counts.set(key, own.set(grade, (own.get(grade) ?? 0) + 1));
+  }
+  return new Map(
+    [...counts].map(([key, own]) => [key, [...own].sort(([g, x], [h, y]) => y - x || g - h)[0]?.[0] ?? 0]),
+  );
+}
+
 const has = (columns: Columns, ...names: readonly string[]) =>
   Object.fromEntries(Object.entries(columns).filter(([column, value]) => !names.includes(column) && value !== ""));
 
@@ -80,9 +103,6 @@ export function extraOf(file: Columns, own: Columns): Record<string, string> | n
   );
   return Object.keys(kept).length === 0 ? null : kept;
 }
-
-/** Keys that a plain sheet makes up stand for nothing outside Oxbow. */
-export const madeHere = (key: string) => key.startsWith("number:") || key.startsWith("new-class:") || key.includes("|");
 
 /** Resolves each column of a row among the things that the column speaks of. */
 export function refer(ids: (file: RosterFile) => IdOf, values: Columns): IdOf {

@@ -1,5 +1,6 @@
 import "server-only";
 import { spreadPlan } from "@/core/calendar/spreadPlan";
+import { subjectCode } from "@/core/roster/subjectCode";
 import { added } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { libraryOf } from "@/server/runtime/library";
@@ -8,19 +9,32 @@ import { dayAt, type School } from "@/server/runtime/school";
 
 /** School days that a new class's plan gives to each skill. */
 const DAYS_PER_SKILL = 6;
+/** The subject of all that the library teaches so far. */
+const TAUGHT = "mathematics";
+/** Skills further above the class's grade are for later. */
+const GRADES_AHEAD = 1;
 
-/** The plan that a new class of mathematics begins with: the library's skills spread over the term. */
-export async function planRows(
-  runtime: Runtime,
-  school: School,
-): Promise<(row: { readonly id: string; readonly subject: string }) => readonly RowChange[]> {
-  const library = await libraryOf(runtime);
+export interface PlannedClass {
+  readonly id: string;
+  readonly subject: string;
+  readonly grade: number;
+  readonly extra?: Readonly<Record<string, string>> | null;
+}
+
+/**
+ * The plan that a new class begins with: the library's skills spread over the term, up to one grade ahead. A class of another
+ * subject, or of a grade for which the library holds nothing, begins without one.
+ */
+export async function planRows(runtime: Runtime, school: School): Promise<(row: PlannedClass) => readonly RowChange[]> {
+  const { skills } = await libraryOf(runtime);
   const today = dayAt(school, runtime.now());
   const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
-  const skillIds = library.skills.map(({ id }) => id);
-  const plan = term ? spreadPlan(skillIds, term.startDay, DAYS_PER_SKILL, school.calendar) : [];
-  return ({ id: classId, subject }) =>
-    /math/i.test(subject)
-      ? plan.map((span, place) => added("planEntries", { ...span, id: runtime.newId(), classId, place }))
-      : [];
+  return ({ id: classId, subject, grade, extra }) => {
+    const fits = skills.some((skill) => skill.grade === grade);
+    if (!term || !fits || subjectCode(subject, extra?.subjectCodes) !== TAUGHT) return [];
+    const taught = skills.filter((skill) => skill.grade <= grade + GRADES_AHEAD).map(({ id }) => id);
+    return spreadPlan(taught, term.startDay, DAYS_PER_SKILL, school.calendar).map((span, place) =>
+      added("planEntries", { ...span, id: runtime.newId(), classId, place }),
+    );
+  };
 }

@@ -27,9 +27,9 @@ import {
   type IdOf,
   idsOf,
   keysOf,
-  madeHere,
   personKinds,
   refer,
+  usualGrades,
 } from "./applying";
 import {
   classOfColumns,
@@ -46,6 +46,7 @@ import {
 export function rowsOfEntries(entries: readonly RosterEntry[], applying: Applying): RowChange[] {
   const ids = idsOf(entries, applying);
   const kinds = personKinds(entries, applying);
+  const usual = usualGrades(entries, applying);
   const rowById = new Map<string, AnyRow>();
   const { roster, supports, memberships } = applying;
   for (const table of [...Object.values(roster), supports, memberships])
@@ -62,21 +63,29 @@ export function rowsOfEntries(entries: readonly RosterEntry[], applying: Applyin
         continue;
       }
       rows.push(
-        ...(row ? changeOf(entry, row, ids, schoolOfClass, applying) : additionOf(entry, ids, kinds, applying)),
+        ...(row
+          ? changeOf(entry, row, ids, schoolOfClass, applying)
+          : additionOf(entry, ids, { kinds, usual }, applying)),
       );
     }
   return [...rows, ...ends];
 }
 
+/** What a new row takes from other rows of the file: whether a person is a student, and the grade of a class's students. */
+interface FromOtherRows {
+  readonly kinds: ReadonlyMap<string, "staff" | "student">;
+  readonly usual: ReadonlyMap<string, number>;
+}
+
 function additionOf(
   entry: RosterEntry,
   ids: (file: RosterFile) => IdOf,
-  kinds: ReadonlyMap<string, "staff" | "student">,
+  { kinds, usual }: FromOtherRows,
   applying: Applying,
 ): RowChange[] {
   const { values, file, key } = entry;
   const id = ids(file)(key) ?? applying.newId();
-  const sourcedId = madeHere(key) ? null : key;
+  const sourcedId = entry.fromSource ? key : null;
   const base = { id, sourcedId };
   switch (file) {
     case "orgs": {
@@ -96,7 +105,11 @@ function additionOf(
       ];
     }
     case "classes": {
-      const own = classOfColumns(values, refer(ids, values), courseFor(values, ids, applying));
+      const silent = courseFor(values, ids, applying);
+      const own = classOfColumns(values, refer(ids, values), {
+        ...silent,
+        grade: silent.grade ?? usual.get(key) ?? null,
+      });
       const termId = own.termId ?? applying.termId;
       if (!termId) throw new Refusal("conflict", "The school has no term yet, so no class can be made.");
       const row = {
@@ -111,7 +124,7 @@ function additionOf(
       };
       return [
         added("classes", { ...row, extra: extraOf(values, columnsOfClass(row, echo(values, ids))) }),
-        ...applying.withClass(row),
+        ...applying.withClass({ ...row, extra: values }),
       ];
     }
     case "users": {
@@ -191,7 +204,7 @@ function changeOf(
     const extra = extraOf(values, columnsOf(after as never));
     const wanted: Record<string, unknown> = {
       ...known,
-      ...(source === undefined || madeHere(source) ? {} : { sourcedId: source }),
+      ...(source === undefined ? {} : { sourcedId: source }),
       extra,
     };
     const differing = Object.fromEntries(
@@ -244,7 +257,13 @@ function changeOf(
     }
     case "enrollments": {
       const school = schoolOfClass.get(String(row.classId)) ?? "";
-      if (back) return additionOf({ ...entry, id: null, key }, again(ids, applying), new Map(), applying);
+      if (back)
+        return additionOf(
+          { ...entry, id: null, key },
+          again(ids, applying),
+          { kinds: new Map(), usual: new Map() },
+          applying,
+        );
       if ("role" in row) {
         const own = classStaffOfColumns(values, refer(ids, values));
         const role = row.role === "teacher" || own.role === "teacher" ? own.role : (row.role as typeof own.role);

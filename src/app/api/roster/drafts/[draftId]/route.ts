@@ -1,8 +1,8 @@
-import { importState } from "@/features/roster/reads/importView";
+import { importProgress } from "@/features/roster/reads/importView";
 import { respond } from "@/server/runtime/respond";
 
-/** Where the reading of a roster file stands, or what it would change. */
+/** How far the reading of a roster file has come. */
 export async function GET(_request: Request, { params }: { params: Promise<{ draftId: string }> }) {
   const { draftId } = await params;
-  return respond((context) => importState(context, draftId));
+  return respond((context) => importProgress(context, draftId));
 }

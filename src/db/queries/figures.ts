@@ -1,0 +1,170 @@
+import "server-only";
+import { and, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import type { Queryable } from "../connection";
+import { credentials } from "../schema/access";
+import { sittings, skillDays, skillStates } from "../schema/delivery";
+import { classes, classStaff, enrollments, people } from "../schema/people";
+import { workSkills, works, workTargets } from "../schema/work";
+import { among, enrolledOn, holdsOn } from "./people";
+
+/** Counts for the figures of the bend: each is one narrow read, since every page of the desk asks for all of them. */
+
+/** Ids of the students enrolled on a day in any of the classes. */
+const studentIdsOf = (db: Queryable, classIds: readonly string[], today: string) =>
+  db
+    .select({ id: enrollments.personId })
+    .from(enrollments)
+    .where(and(among(enrollments.classId, classIds), enrolledOn(today)));
+
+export interface RosterCounts {
+  readonly students: number;
+  readonly locked: number;
+  readonly noSignIn: number;
+  readonly noClass: number;
+}
+
+/** Students of some classes, or of whole schools, and how many of them can't work. */
+export async function rosterCounts(
+  db: Queryable,
+  of: { readonly classIds: readonly string[] } | { readonly schoolIds: readonly string[] },
+  today: string,
+  now: number,
+): Promise<RosterCounts> {
+  const placed = db
+    .select({ id: enrollments.personId })
+    .from(enrollments)
+    .innerJoin(classes, eq(classes.id, enrollments.classId))
+    .where(and(enrolledOn(today), isNull(classes.archivedAt)));
+  const who =
+    "classIds" in of
+      ? inArray(people.id, studentIdsOf(db, of.classIds, today))
+      : and(among(people.schoolId, of.schoolIds), eq(people.kind, "student"));
+  const isPlaced = "classIds" in of ? sql`1` : sql`${people.id} in ${placed}`;
+  const count = (condition: ReturnType<typeof sql>) => sql<number>`coalesce(sum(${condition}), 0)`;
+  const [found] = await db
+    .select({
+      students: count(sql`1`),
+      locked: count(sql`coalesce(${credentials.lockedUntil} > ${now}, 0)`),
+      noSignIn: count(sql`${credentials.personId} is null and ${isPlaced}`),
+      noClass: count(sql`not ${isPlaced}`),
+    })
+    .from(people)
+    .leftJoin(credentials, eq(credentials.personId, people.id))
+    .where(and(who, isNull(people.archivedAt)));
+  return found ?? { students: 0, locked: 0, noSignIn: 0, noClass: 0 };
+}
+
+/** How many of the classes have nobody who teaches them on a day. */
+export async function classesWithoutTeacher(
+  db: Queryable,
+  of: { readonly classIds: readonly string[] } | { readonly schoolIds: readonly string[] },
+  today: string,
+): Promise<number> {
+  const taught = db
+    .select({ id: classStaff.classId })
+    .from(classStaff)
+    .innerJoin(people, eq(people.id, classStaff.personId))
+    .where(
+      and(
+        holdsOn(today, classStaff.fromDay, classStaff.untilDay),
+        sql`${classStaff.role} <> 'specialist'`,
+        isNull(people.archivedAt),
+      ),
+    );
+  const which = "classIds" in of ? among(classes.id, of.classIds) : among(classes.schoolId, of.schoolIds);
+  const [found] = await db
+    .select({ count: sql<number>`count(*)` })
+    .from(classes)
+    .where(and(which, isNull(classes.archivedAt), sql`${classes.id} not in ${taught}`));
+  return found?.count ?? 0;
+}
+
+export interface OpenWorkCounts {
+  readonly works: number;
+  readonly given: number;
+  readonly notStarted: number;
+  readonly stuck: number;
+  readonly finished: number;
+}
+
+/** Students' places in the work that is open now, over all of it. */
+export async function openWorkCounts(db: Queryable, classIds: readonly string[], now: number): Promise<OpenWorkCounts> {
+  const snags = sql`exists (select 1 from ${workSkills} join ${skillStates} on ${skillStates.skillId} = ${workSkills.skillId}
+    where ${workSkills.workId} = ${works.id} and ${skillStates.personId} = ${workTargets.personId}
+      and ${skillStates.snagDay} is not null and ${skillStates.snagClearedDay} is null)`;
+  const count = (condition: ReturnType<typeof sql>) => sql<number>`coalesce(sum(${condition}), 0)`;
+  const [found] = await db
+    .select({
+      works: sql<number>`count(distinct ${works.id})`,
+      given: sql<number>`count(*)`,
+      notStarted: count(sql`${sittings.id} is null`),
+      stuck: count(sql`${sittings.id} is not null and ${sittings.finishReason} is null and ${snags}`),
+      finished: count(sql`${sittings.finishReason} is not null`),
+    })
+    .from(works)
+    .innerJoin(workTargets, eq(workTargets.workId, works.id))
+    .leftJoin(sittings, and(eq(sittings.workId, works.id), eq(sittings.personId, workTargets.personId)))
+    .where(
+      and(
+        among(works.classId, classIds),
+        isNull(works.withdrawnAt),
+        sql`${works.opensAt} <= ${now} and ${works.dueAt} >= ${now}`,
+      ),
+    );
+  return found ?? { works: 0, given: 0, notStarted: 0, stuck: 0, finished: 0 };
+}
+
+/** First answers of the classes' students from a day on. */
+export async function answersSince(
+  db: Queryable,
+  classIds: readonly string[],
+  today: string,
+  fromDay: number,
+): Promise<number> {
+  const [found] = await db
+    .select({ answered: sql<number>`coalesce(sum(${skillDays.answered}), 0)` })
+    .from(skillDays)
+    .innerJoin(people, eq(people.id, skillDays.personId))
+    .where(
+      and(
+        inArray(skillDays.personId, studentIdsOf(db, classIds, today)),
+        isNull(people.archivedAt),
+        sql`${skillDays.day} >= ${fromDay}`,
+      ),
+    );
+  return found?.answered ?? 0;
+}
+
+/** What tells whether students have a skill: the few columns of their summaries, for the students of a class. */
+export async function planStates(db: Queryable, classId: string, today: string, skillIds: readonly string[]) {
+  const states = await db
+    .select({
+      skillId: skillStates.skillId,
+      mastery: skillStates.mastery,
+      prior: skillStates.prior,
+      lastDay: skillStates.lastDay,
+      stabilityDays: skillStates.stabilityDays,
+      scoredAnswers: skillStates.scoredAnswers,
+      masteredDay: skillStates.masteredDay,
+    })
+    .from(skillStates)
+    .innerJoin(people, eq(people.id, skillStates.personId))
+    .where(
+      and(
+        inArray(skillStates.personId, studentIdsOf(db, [classId], today)),
+        isNull(people.archivedAt),
+        among(skillStates.skillId, skillIds),
+      ),
+    );
+  const { students } = await rosterCounts(db, { classIds: [classId] }, today, 0);
+  return { states, students };
+}
+
+/** Who has finished which of some works. */
+export async function finishedWorks(db: Queryable, workIds: readonly string[]) {
+  if (workIds.length === 0) return [];
+  return db
+    .select({ workId: sittings.workId, personId: sittings.personId })
+    .from(sittings)
+    .where(and(among(sittings.workId, workIds), isNotNull(sittings.finishedAt)));
+}
