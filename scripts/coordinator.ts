@@ -18,7 +18,7 @@ runtime.db.close();
 
 async function promote(person: PersonRow): Promise<void> {
   const today = dayAt(await schoolOf(runtime, person.schoolId), runtime.now());
-  const roles = await rolesOf(runtime.db.read, person.id, today);
+  const roles = await rolesOf(runtime.db.read, [person.id], today);
   if (roles.some(({ role }) => role === "coordinator")) console.log("They are a coordinator already.");
   else {
     const context = { runtime, actor: await actorOf(runtime, person) };

@@ -205,9 +205,9 @@ const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofStudent("reset-sign-in"),
     call: ({ studentId }) => roster("newSignInsAction")({ studentIds: [studentId] }),
   },
-  "roster/unlockStudentAction": {
+  "roster/unlockStudentsAction": {
     needs: ofStudent("reset-sign-in"),
-    call: ({ studentId }) => roster("unlockStudentAction")({ studentId }),
+    call: ({ studentId }) => roster("unlockStudentsAction")({ studentIds: [studentId] }),
   },
   "roster/signOutClassAction": {
     needs: ofClass("reset-sign-in"),

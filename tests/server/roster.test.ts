@@ -5,7 +5,7 @@ import { planOf } from "@/db/queries/plan";
 import { importState } from "@/features/roster/reads/importView";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { applyImport, beginImport, linkSame, repairCells, setColumn } from "@/features/roster/writes/importRoster";
-import { newSignIns, unlockStudent } from "@/features/roster/writes/newSignIns";
+import { newSignIns, unlockStudents } from "@/features/roster/writes/newSignIns";
 import { signInStaff, signInStudent } from "@/server/access/signIn";
 import { undoChange } from "@/server/runtime/history";
 import {
@@ -255,7 +255,7 @@ describe("signing in", () => {
     expect((await rosterView(teacher, [classId])).students.map(({ signIn }) => signIn)).toContain("locked");
     const other = slips[1] as (typeof slips)[number];
     await signInStudent(school.runtime, { code, studentId: other.studentId, pin: other.pin }, HERE);
-    await unlockStudent(teacher, { studentId });
+    await unlockStudents(teacher, { studentIds: [studentId] });
     await signInStudent(school.runtime, { code, studentId, pin }, HERE);
     const [fresh] = await newSignIns(teacher, { studentIds: [studentId] });
     await signInStudent(school.runtime, { code, studentId, pin: fresh?.pin ?? "" }, HERE);

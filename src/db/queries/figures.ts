@@ -1,5 +1,5 @@
 import "server-only";
-import { and, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, eq, inArray, isNotNull, isNull, notExists, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { credentials } from "../schema/access";
 import { sittings, skillDays, skillStates } from "../schema/delivery";
@@ -61,11 +61,12 @@ export async function classesWithoutTeacher(
   today: string,
 ): Promise<number> {
   const taught = db
-    .select({ id: classStaff.classId })
+    .select({ one: sql`1` })
     .from(classStaff)
     .innerJoin(people, eq(people.id, classStaff.personId))
     .where(
       and(
+        eq(classStaff.classId, classes.id),
         holdsOn(today, classStaff.fromDay, classStaff.untilDay),
         sql`${classStaff.role} <> 'specialist'`,
         isNull(people.archivedAt),
@@ -75,7 +76,7 @@ export async function classesWithoutTeacher(
   const [found] = await db
     .select({ count: sql<number>`count(*)` })
     .from(classes)
-    .where(and(which, isNull(classes.archivedAt), sql`${classes.id} not in ${taught}`));
+    .where(and(which, isNull(classes.archivedAt), notExists(taught)));
   return found?.count ?? 0;
 }
 

@@ -84,15 +84,15 @@ export async function staffByEmail(db: Queryable, email: string): Promise<Person
   return rows.map(({ person }) => person);
 }
 
-/** Classes with which a member of staff has to do on a day, by name, each with the role in it. */
-export async function classesOfStaff(db: Queryable, personId: string, day: string, archived: boolean) {
+/** Classes with which some members of staff have to do on a day, by name, each with the role in it. */
+export async function classesOfStaff(db: Queryable, personIds: readonly string[], day: string, archived: boolean) {
   return db
-    .select({ class: classes, role: classStaff.role })
+    .select({ personId: classStaff.personId, class: classes, role: classStaff.role })
     .from(classStaff)
     .innerJoin(classes, eq(classes.id, classStaff.classId))
     .where(
       and(
-        eq(classStaff.personId, personId),
+        among(classStaff.personId, personIds),
         holdsOn(day, classStaff.fromDay, classStaff.untilDay),
         archived ? isNotNull(classes.archivedAt) : isNull(classes.archivedAt),
       ),
@@ -175,12 +175,12 @@ export async function staffAround(
     );
 }
 
-/** Schools at which a person holds a role on a day. */
-export async function rolesOf(db: Queryable, personId: string, day: string) {
+/** Schools at which some people hold a role on a day. */
+export async function rolesOf(db: Queryable, personIds: readonly string[], day: string) {
   return db
     .select()
     .from(roles)
-    .where(and(eq(roles.personId, personId), holdsOn(day, roles.fromDay, roles.untilDay)));
+    .where(and(among(roles.personId, personIds), holdsOn(day, roles.fromDay, roles.untilDay)));
 }
 
 export async function staffOfSchools(db: Queryable, schoolIds: readonly string[]): Promise<PersonRow[]> {

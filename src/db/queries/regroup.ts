@@ -7,26 +7,26 @@ import { among } from "./people";
 
 export type ReteachStudentRow = typeof reteachStudents.$inferSelect;
 
-/** Groups that a person owns or shares on a day. */
-export async function groupTiesOf(db: Queryable, personId: string, day: string) {
+/** Groups that some people own or share on a day. */
+export async function groupTiesOf(db: Queryable, personIds: readonly string[], day: string) {
   const owned = await db
-    .select({ groupId: groups.id })
+    .select({ personId: groups.ownerId, groupId: groups.id })
     .from(groups)
-    .where(and(eq(groups.ownerId, personId), isNull(groups.archivedAt)));
+    .where(and(among(groups.ownerId, personIds), isNull(groups.archivedAt)));
   const shared = await db
-    .select({ groupId: groups.id })
+    .select({ personId: groupShares.personId, groupId: groups.id })
     .from(groupShares)
     .innerJoin(groups, eq(groups.id, groupShares.groupId))
     .where(
       and(
-        eq(groupShares.personId, personId),
+        among(groupShares.personId, personIds),
         isNull(groups.archivedAt),
         or(isNull(groupShares.untilDay), gte(groupShares.untilDay, day)),
       ),
     );
   return [
-    ...shared.map(({ groupId }) => ({ groupId, tie: "group colleague" as const })),
-    ...owned.map(({ groupId }) => ({ groupId, tie: "group owner" as const })),
+    ...shared.map((row) => ({ ...row, tie: "group colleague" as const })),
+    ...owned.map((row) => ({ ...row, tie: "group owner" as const })),
   ];
 }
 

@@ -1,13 +1,13 @@
 import "server-only";
-import { and, asc, eq, gt, inArray, isNull, ne, or, sql } from "drizzle-orm";
-import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
+import { and, asc, eq, gt, inArray, isNull, ne, sql } from "drizzle-orm";
+import { type SQLiteColumn, union } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../connection";
 import { manyRows } from "../manyRows";
 import { credentials } from "../schema/access";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { groupMembers, groups } from "../schema/regroup";
 import { supports } from "../schema/students";
-import { enrolledOn } from "./people";
+import { among, enrolledOn } from "./people";
 
 export type TermRow = typeof terms.$inferSelect;
 export type CourseRow = typeof courses.$inferSelect;
@@ -162,15 +162,12 @@ export async function studentNames(
     .select({ id: groupMembers.personId })
     .from(groupMembers)
     .where(inArray(groupMembers.groupId, [...where.groupIds]));
+  const atSchool = db.select({ id: people.id }).from(people).where(among(people.schoolId, where.schoolIds));
   return db
     .selectDistinct({ givenName: people.givenName, familyName: people.familyName })
     .from(people)
     .where(
-      and(
-        eq(people.kind, "student"),
-        isNull(people.erasedAt),
-        or(inArray(people.schoolId, [...where.schoolIds]), inArray(people.id, inClass), inArray(people.id, inGroup)),
-      ),
+      and(eq(people.kind, "student"), isNull(people.erasedAt), inArray(people.id, union(inClass, inGroup, atSchool))),
     );
 }
 

@@ -5,7 +5,7 @@ import type { SignInSlip } from "./types";
 import * as classes from "./writes/classes";
 import * as erase from "./writes/erase";
 import * as imports from "./writes/importRoster";
-import { newSignIns, signOutClass, unlockStudent } from "./writes/newSignIns";
+import { newSignIns, signOutClass, unlockStudents } from "./writes/newSignIns";
 import { rollOver } from "./writes/rollOver";
 import { setSettings } from "./writes/settings";
 import * as staff from "./writes/staff";
@@ -38,8 +38,8 @@ export async function applyImportAction(
 export async function newSignInsAction(input: unknown): Promise<ActionResult<SignInSlip[]>> {
   return runAction((context) => newSignIns(context, input));
 }
-export async function unlockStudentAction(input: unknown): Promise<ActionResult<void>> {
-  return runAction((context) => unlockStudent(context, input));
+export async function unlockStudentsAction(input: unknown): Promise<ActionResult<void>> {
+  return runAction((context) => unlockStudents(context, input));
 }
 export async function signOutClassAction(input: unknown): Promise<ActionResult<{ ended: number }>> {
   return runAction((context) => signOutClass(context, input));

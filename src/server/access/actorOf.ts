@@ -1,42 +1,84 @@
 import "server-only";
-import { classesOfSchools, classesOfStaff, type PersonRow, rolesOf, schoolsBelow } from "@/db/queries/people";
+import {
+  type ClassRow,
+  classesOfSchools,
+  classesOfStaff,
+  type PersonRow,
+  rolesOf,
+  schoolsBelow,
+} from "@/db/queries/people";
 import { groupTiesOf } from "@/db/queries/regroup";
 import type { Runtime } from "@/server/runtime/runtime";
 import { todayOf } from "@/server/runtime/school";
-import type { Actor, ClassTie } from "./policy";
+import type { Actor, ClassTie, StaffActor } from "./policy";
 
 /** A person with the rights of today: roles, classes and groups whose dates hold. */
 export async function actorOf(runtime: Runtime, person: PersonRow): Promise<Actor> {
-  const own = { personId: person.id, schoolId: person.schoolId, name: `${person.givenName} ${person.familyName}` };
-  if (person.kind === "student") return { kind: "student", ...own };
-  const db = runtime.db.read;
-  const today = await todayOf(runtime, person.schoolId);
-  const [taught, archived, roles, groupTies] = await Promise.all([
-    classesOfStaff(db, person.id, today, false),
-    classesOfStaff(db, person.id, today, true),
-    rolesOf(db, person.id, today),
-    groupTiesOf(db, person.id, today),
-  ]);
-  const coordinated = roles.filter(({ role }) => role === "coordinator").map(({ schoolId }) => schoolId);
-  const coordinates = [
-    ...new Set((await Promise.all(coordinated.map((id) => schoolsBelow(db, id)))).flat().map(({ id }) => id)),
-  ];
-  // Later entries win: the stronger of two roles in a class, and above all the coordinator's, which holds every right.
-  const ties = async (rows: typeof taught, areArchived: boolean) =>
-    new Map<string, ClassTie>([
-      ...rows.map(({ class: { id }, role }) => [id, role] as const).sort(weakestFirst),
-      ...(await classesOfSchools(db, coordinates, areArchived)).map(({ id }) => [id, "coordinator"] as const),
-    ]);
-  return {
-    kind: "staff",
-    ...own,
-    classIds: [...new Set(taught.map(({ class: { id } }) => id))],
-    classTies: await ties(taught, false),
-    archivedClassTies: await ties(archived, true),
-    groupTies: new Map(groupTies.map(({ groupId, tie }) => [groupId, tie])),
-    coordinates,
-  };
+  const { id: personId, schoolId } = person;
+  if (person.kind === "student") return { kind: "student", personId, schoolId, name: nameOf(person) };
+  const [actor] = await staffActors(runtime, [person]);
+  if (!actor) throw new Error("No actor was made of a member of staff.");
+  return actor;
 }
+
+/** The same for several members of staff at once, in their order: a handful of reads, however many they are. */
+export async function staffActors(runtime: Runtime, staff: readonly PersonRow[]): Promise<StaffActor[]> {
+  const bySchool = new Map<string, PersonRow[]>();
+  for (const person of staff) bySchool.set(person.schoolId, [...(bySchool.get(person.schoolId) ?? []), person]);
+  const actors = await Promise.all(
+    [...bySchool].map(async ([schoolId, people]) => actorsOn(runtime, people, await todayOf(runtime, schoolId))),
+  );
+  const byId = new Map(actors.flat().map((actor) => [actor.personId, actor]));
+  return staff.flatMap(({ id }) => byId.get(id) ?? []);
+}
+
+async function actorsOn(runtime: Runtime, people: readonly PersonRow[], today: string): Promise<StaffActor[]> {
+  const db = runtime.db.read;
+  const ids = people.map(({ id }) => id);
+  const [taught, archived, roles, groupTies] = await Promise.all([
+    classesOfStaff(db, ids, today, false),
+    classesOfStaff(db, ids, today, true),
+    rolesOf(db, ids, today),
+    groupTiesOf(db, ids, today),
+  ]);
+  const coordinated = roles.filter(({ role }) => role === "coordinator");
+  const below = new Map<string, string[]>();
+  for (const { schoolId } of coordinated)
+    if (!below.has(schoolId))
+      below.set(
+        schoolId,
+        (await schoolsBelow(db, schoolId)).map(({ id }) => id),
+      );
+  const all = [...new Set([...below.values()].flat())];
+  const classes = await classesOfSchools(db, all, false);
+  const putAway = await classesOfSchools(db, all, true);
+  return people.map((person): StaffActor => {
+    const own = <Row extends { readonly personId: string }>(rows: readonly Row[]) =>
+      rows.filter(({ personId }) => personId === person.id);
+    const coordinates = [...new Set(own(coordinated).flatMap(({ schoolId }) => below.get(schoolId) ?? []))];
+    // Later entries win: the stronger of two roles in a class, and above all the coordinator's, which holds every right.
+    const ties = (rows: typeof taught, ofSchools: readonly ClassRow[]) =>
+      new Map<string, ClassTie>([
+        ...rows.map(({ class: { id }, role }) => [id, role] as const).sort(weakestFirst),
+        ...ofSchools
+          .filter(({ schoolId }) => coordinates.includes(schoolId))
+          .map(({ id }) => [id, "coordinator"] as const),
+      ]);
+    return {
+      kind: "staff",
+      personId: person.id,
+      schoolId: person.schoolId,
+      name: nameOf(person),
+      classIds: [...new Set(own(taught).map(({ class: { id } }) => id))],
+      classTies: ties(own(taught), classes),
+      archivedClassTies: ties(own(archived), putAway),
+      groupTies: new Map(own(groupTies).map(({ groupId, tie }) => [groupId, tie])),
+      coordinates,
+    };
+  });
+}
+
+const nameOf = ({ givenName, familyName }: PersonRow) => `${givenName} ${familyName}`;
 
 const STRENGTH: readonly ClassTie[] = ["specialist", "substitute", "co-teacher", "teacher"];
 

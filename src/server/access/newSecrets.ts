@@ -2,10 +2,12 @@ import "server-only";
 import type { Queryable } from "@/db/connection";
 import {
   type CredentialRow,
-  clearThrottles,
+  clearThrottlesOf,
+  type NewSecret,
   revokeSessionsOf,
   setSecret,
-  updateCredential,
+  setSecrets,
+  unlock,
 } from "@/db/queries/credentials";
 import { Refusal } from "@/server/runtime/refusal";
 
@@ -17,15 +19,22 @@ export async function replaceSecret(
   now: number,
 ): Promise<void> {
   await setSecret(tx, personId, secret.hash, secret.kind);
-  await liftLock(tx, personId);
+  await liftLocks(tx, [personId]);
   await revokeSessionsOf(tx, [personId], now);
 }
 
-/** Lets a person try again at once, from every device. */
-export async function liftLock(tx: Queryable, personId: string): Promise<void> {
-  await clearThrottles(tx, "device-person", `${personId}|`);
-  await clearThrottles(tx, "person", personId);
-  await updateCredential(tx, personId, { lockedUntil: null });
+/** The same for many at once, each with a card or none: a card that was printed before may be lost, and stops working. */
+export async function replaceSecrets(tx: Queryable, secrets: readonly NewSecret[], now: number): Promise<void> {
+  const ids = secrets.map(({ personId }) => personId);
+  await setSecrets(tx, secrets);
+  await liftLocks(tx, ids);
+  await revokeSessionsOf(tx, ids, now);
+}
+
+/** Lets people try again at once, from every device. */
+export async function liftLocks(tx: Queryable, personIds: readonly string[]): Promise<void> {
+  await clearThrottlesOf(tx, personIds);
+  await unlock(tx, personIds);
 }
 
 const LEAST_LETTERS = 12;

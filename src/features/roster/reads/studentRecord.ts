@@ -6,10 +6,11 @@ import { credentialOf } from "@/db/queries/credentials";
 import { staffAround } from "@/db/queries/people";
 import { enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
 import { interestsOf, openErasures, supportsOf } from "@/db/queries/students";
-import { actorOf } from "@/server/access/actorOf";
+import { staffActors } from "@/server/access/actorOf";
 import { demand } from "@/server/access/demand";
 import { type Actor, may, RIGHTS, type Right, type Tie, tiesTo } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
+import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { todayOf } from "@/server/runtime/school";
 import type { AccessView, StudentRecordView } from "../types";
@@ -111,24 +112,22 @@ export async function whoCanSee(context: Context, studentId: string): Promise<Ac
     db,
     classes.map(({ id }) => id),
   );
-  const people = [];
-  for (const member of staff) {
-    const other = await actorOf(runtime, member);
-    if (!may(other, "see", subject)) continue;
-    people.push({
-      id: member.id,
-      name: `${member.givenName} ${member.familyName}`,
+  const names = fullNames(staff);
+  const people = (await staffActors(runtime, staff))
+    .filter((other) => may(other, "see", subject))
+    .map((other) => ({
+      id: other.personId,
+      name: names.get(other.personId) ?? other.name,
       why: reasons(
         other,
         subject,
         classes,
         groups,
         (classId) =>
-          staffRows.find(({ row }) => row.classId === classId && row.personId === member.id)?.row.untilDay ?? null,
+          staffRows.find(({ row }) => row.classId === classId && row.personId === other.personId)?.row.untilDay ?? null,
       ),
       may: rightsWords(other, subject),
-    });
-  }
+    }));
   return {
     studentId,
     name: `${person.givenName} ${person.familyName}`,

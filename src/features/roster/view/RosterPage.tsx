@@ -10,7 +10,7 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { FindField } from "@/ui/primitives/FindField";
-import { unlockStudentAction } from "../actions";
+import { unlockStudentsAction } from "../actions";
 import type { ArchivedClass, RosterStudent, RosterView, SignInSlip } from "../types";
 import { AddStudentDialog } from "./AddStudentDialog";
 import { ClassTable } from "./ClassTable";
@@ -76,13 +76,7 @@ export function RosterPage({
   };
   const unlock = (about: Named) =>
     run(
-      async () => {
-        for (const { id } of about) {
-          const result = await unlockStudentAction({ studentId: id });
-          if (!result.ok) return result;
-        }
-        return { ok: true, data: undefined };
-      },
+      () => unlockStudentsAction({ studentIds: about.map(({ id }) => id) }),
       about.length === 1 ? `${about[0]?.name} can try again.` : `${about.length} students can try again.`,
     );
   const everybody = rows.length === view.students.length ? "all" : "those shown";

@@ -18,7 +18,7 @@ import {
   placeStudentsAction,
   requestErasureAction,
   restoreStudentAction,
-  unlockStudentAction,
+  unlockStudentsAction,
 } from "../actions";
 import type { SignInSlip, StudentRecordView } from "../types";
 import { SignInCards } from "./SignInCards";
@@ -138,7 +138,9 @@ export function StudentRecordPage({ view, base }: { readonly view: StudentRecord
                 {view.signIn === "locked" ? (
                   <Button
                     disabled={run.busy}
-                    onClick={() => run(() => unlockStudentAction({ studentId }), `${view.givenName} can try again.`)}
+                    onClick={() =>
+                      run(() => unlockStudentsAction({ studentIds: [studentId] }), `${view.givenName} can try again.`)
+                    }
                   >
                     Let them try again
                   </Button>

@@ -2,10 +2,10 @@ import "server-only";
 import { toDataURL } from "qrcode";
 import { array, boolean, object, string } from "yup";
 import type { Queryable } from "@/db/connection";
-import { revokeSessionsOf, updateCredential } from "@/db/queries/credentials";
+import { revokeSessionsOf } from "@/db/queries/credentials";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { demand, demandStaff } from "@/server/access/demand";
-import { liftLock, replaceSecret } from "@/server/access/newSecrets";
+import { liftLocks, replaceSecrets } from "@/server/access/newSecrets";
 import { hashSecret, newCardToken, newPin, tokenHashOf } from "@/server/access/secrets";
 import { studentSubject } from "@/server/access/studentSubject";
 import { fullNames } from "@/server/classroom/names";
@@ -83,11 +83,13 @@ export async function newSignIns(context: Context, raw: unknown): Promise<SignIn
     made.set(id, { ...entry, hash: await hashSecret(entry.slip.pin), slip: { ...entry.slip, card } });
   });
   await runtime.db.write(async (tx) => {
-    for (const [personId, { hash, cardToken }] of made) {
-      await replaceSecret(tx, personId, { hash, kind: pinKind }, runtime.now());
-      // A card that was printed before stops working, also when no new one is made: the old one may be lost.
-      await updateCredential(tx, personId, { cardHash: cardToken === null ? null : tokenHashOf(cardToken) });
-    }
+    const secrets = [...made].map(([personId, { hash, cardToken }]) => ({
+      personId,
+      secretHash: hash,
+      kind: pinKind,
+      cardHash: cardToken === null ? null : tokenHashOf(cardToken),
+    }));
+    await replaceSecrets(tx, secrets, runtime.now());
     await note(
       context,
       tx,
@@ -130,22 +132,34 @@ async function note(
     });
 }
 
-const oneStudent = object({ studentId: string().required() });
+const someStudents = object({
+  studentIds: array(string().required()).min(1, "Choose at least one student.").max(MOST_STUDENTS).required(),
+});
 
-/** Lets a student who was locked out try again at once, with the same PIN. */
-export async function unlockStudent(context: Context, raw: unknown): Promise<void> {
-  const { studentId } = validated(oneStudent, raw);
-  const { subject, classes } = await studentSubject(context.runtime, studentId);
-  demand(context.actor, "reset-sign-in", subject);
+/** Lets students who were locked out try again at once, with the same PIN. */
+export async function unlockStudents(context: Context, raw: unknown): Promise<void> {
+  const { studentIds } = validated(someStudents, raw);
+  const found: { readonly id: string; readonly classId: string | null }[] = [];
+  for (const id of new Set(studentIds)) {
+    const { subject, classes } = await studentSubject(context.runtime, id);
+    demand(context.actor, "reset-sign-in", subject);
+    found.push({ id, classId: classes[0]?.id ?? null });
+  }
   await context.runtime.db.write(async (tx) => {
-    await liftLock(tx, studentId);
-    await recordChange(tx, context, {
-      area: "rights",
-      kind: "unlocked",
-      summary: `${placeOf(studentId)} may try to sign in again`,
-      classId: classes[0]?.id ?? null,
-      rows: [],
-    });
+    await liftLocks(
+      tx,
+      found.map(({ id }) => id),
+    );
+    for (const classId of new Set(found.map((student) => student.classId))) {
+      const own = found.filter((student) => student.classId === classId).map(({ id }) => id);
+      await recordChange(tx, context, {
+        area: "rights",
+        kind: "unlocked",
+        summary: `${own.map(placeOf).join(", ")} may try to sign in again`,
+        classId,
+        rows: [],
+      });
+    }
   });
 }
 

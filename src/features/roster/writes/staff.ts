@@ -69,7 +69,7 @@ export async function setSchoolRole(context: Context, raw: unknown): Promise<{ c
   const { schoolId, today } = await managed(context);
   return runtime.db.write(async (tx) => {
     await colleague(tx, personId, schoolId);
-    const present = (await rolesOf(tx, personId, today)).filter((row) => row.schoolId === schoolId);
+    const present = (await rolesOf(tx, [personId], today)).filter((row) => row.schoolId === schoolId);
     if (present.some((row) => row.role === given)) throw new Refusal("conflict", "They have this role already.");
     await demandCoordinatorLeft(tx, schoolId, personId, today);
     const rows: RowChange[] = [
@@ -97,7 +97,7 @@ export async function archiveStaff(context: Context, raw: unknown): Promise<{ ch
     const places = (await classStaffOf(tx, personId)).filter((row) => lasts(row, today));
     const rows: RowChange[] = [
       ...places.map((row) => changed("classStaff", row, { untilDay })),
-      ...(await rolesOf(tx, personId, today)).map((row) => changed("roles", row, { untilDay })),
+      ...(await rolesOf(tx, [personId], today)).map((row) => changed("roles", row, { untilDay })),
       changed("people", person, { archivedAt: runtime.now() }),
     ];
     await revokeSessionsOf(tx, [personId], runtime.now());
