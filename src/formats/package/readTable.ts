@@ -1,6 +1,7 @@
 import Papa from "papaparse";
 import type { RowFault } from "@/core/roster/rosterRecord";
 import { decodeText } from "../table/decodeText";
+import { headerDelimiter } from "../table/headerDelimiter";
 import { unmarked } from "../table/neutralised";
 import { faultNoter } from "./faultNoter";
 import type { OneRosterRow } from "./oneRosterPackage";
@@ -32,8 +33,7 @@ export function readTable(file: string, bytes: Uint8Array, repairs: Repairs = {}
   const decoded = decodeText(bytes);
   if (!decoded) return refused("This is not a text file.");
   const parsed = Papa.parse<string[]>(decoded.text, {
-    delimiter: "",
-    delimitersToGuess: [",", ";", "\t", "|"],
+    delimiter: headerDelimiter(decoded.text),
     preview: MOST_ROWS + 2,
   });
   const [first, ...lines] = parsed.data;

@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import { decodeText } from "./decodeText";
+import { headerDelimiter } from "./headerDelimiter";
 import { unmarked } from "./neutralised";
 
 export type SheetReading =
@@ -30,8 +31,7 @@ export function readSheet(bytes: Uint8Array, mostRows: number): SheetReading {
       "This is not a text file. Save the sheet as CSV in your spreadsheet program, then choose that file.",
     );
   const parsed = Papa.parse<string[]>(decoded.text, {
-    delimiter: "",
-    delimitersToGuess: [",", ";", "\t", "|"],
+    delimiter: headerDelimiter(decoded.text),
     skipEmptyLines: "greedy",
     preview: mostRows + 2,
   });

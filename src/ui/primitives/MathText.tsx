@@ -1,10 +1,12 @@
 import katex from "katex";
+import { minusSigns } from "./minusSigns";
 
 /** A whole number and a fraction, or a fraction alone, as plain text has it: "1 3/4", "3/4". */
 const FRACTION = /(?:(?<![\d.])(\d+) )?(?<![\d./])(\d+)\/(\d+)(?![\d/])/g;
 
-/** Text in which fractions are set as fractions; screen readers get MathML. */
-export function MathText({ text }: { readonly text: string }) {
+/** Text with fractions set as fractions, for which screen readers get MathML, and with minus signs. */
+export function MathText({ text: plain }: { readonly text: string }) {
+  const text = minusSigns(plain);
   const parts: { readonly at: number; readonly text?: string; readonly tex?: string }[] = [];
   let last = 0;
   for (const match of text.matchAll(FRACTION)) {

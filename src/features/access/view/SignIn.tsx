@@ -10,7 +10,13 @@ export function SignIn({ schoolName, startAsStaff }: { readonly schoolName: stri
   const [staff, setStaff] = useState(startAsStaff);
   return (
     <DoorFrame schoolName={schoolName}>
-      {staff ? <StaffDoor /> : <StudentDoor />}
+      {staff ? (
+        <StaffDoor />
+      ) : (
+        <div className="font-reading">
+          <StudentDoor />
+        </div>
+      )}
       <p className="border-hair mt-8 border-t pt-4">
         <Button look="quiet" className="-ml-3 text-[17px]" onClick={() => setStaff(!staff)}>
           {staff ? "I am a student" : "I am a teacher"}

@@ -17,7 +17,7 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
   const state = useSitting(initial, personId);
   const { view, item } = state;
   return (
-    <div className="sitting mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
+    <div className="sitting font-reading mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
       <header className="flex items-baseline justify-between gap-4 px-5 pt-5 sm:px-12">
         <h1 className="text-[19px] font-bold">{view.title}</h1>
         <Link href="/river" className="text-mute text-[17px] underline underline-offset-4">
@@ -147,8 +147,10 @@ function Item({ item, state }: { readonly item: ItemView; readonly state: Sittin
       </div>
       {skill ? (
         <Dialog open={lesson} onOpenChange={setLesson} title={skill.name} wide>
-          <div className="text-[19px]">
-            <p>{skill.lesson.idea}</p>
+          <div className="font-reading text-[19px]">
+            <p>
+              <MathText text={skill.lesson.idea} />
+            </p>
             <p className="mt-3 font-semibold">
               <MathText text={skill.lesson.example} />
             </p>
@@ -249,7 +251,11 @@ function Said({
       <h2 className="font-serif text-[24px] leading-tight">
         {feedback.verdict === "right" ? feedback.text : over ? "Not quite. Here is how it goes" : "Not yet"}
       </h2>
-      {feedback.verdict === "wrong" ? <p className="mt-2 text-[19px]">{feedback.text}</p> : null}
+      {feedback.verdict === "wrong" ? (
+        <p className="mt-2 text-[19px]">
+          <MathText text={feedback.text} />
+        </p>
+      ) : null}
       {feedback.picture.length > 0 ? <Strips rows={feedback.picture} /> : null}
       {feedback.solution ? (
         <p className="mt-2 text-[19px]">

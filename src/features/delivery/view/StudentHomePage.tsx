@@ -18,7 +18,7 @@ export function StudentHomePage({
   readonly interests: ReactNode;
 }) {
   return (
-    <div className="mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
+    <div className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
       <header className="flex items-baseline justify-between gap-4">
         <h1 className="font-serif text-[30px]">Hello, {home.name}</h1>
         <form action={signOut}>

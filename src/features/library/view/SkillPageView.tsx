@@ -60,7 +60,7 @@ export function SkillPageView({
           </h2>
           {skill.items.map((item) => (
             <div key={item.modelId} className="border-hair mb-3 border-t pt-2">
-              <p>
+              <p className="font-reading">
                 <MathText text={item.stem} />
               </p>
               <NumberTable rows={item.table} />
