@@ -44,6 +44,14 @@ export function added<Name extends TableName>(table: Name, row: NewRow<Name>): R
   return { table, id: row.id, before: null, after: row };
 }
 
+/** The same for a row whose table is known only when it runs. */
+export function addedRow(
+  table: TableName,
+  row: Readonly<Record<string, unknown>> & { readonly id: string },
+): RowChange {
+  return { table, id: row.id, before: null, after: row };
+}
+
 /** New values for some columns of a row as a recorded change. */
 export function changed<Name extends TableName>(table: Name, row: Row<Name>, values: Partial<Row<Name>>): RowChange {
   return changedRow(table, row, values);

@@ -1,85 +1,75 @@
 import "server-only";
-import { isEnrolled } from "@/core/roster/isEnrolled";
-import { lasts } from "@/core/roster/lasts";
 import type { KnownRecord, RosterFile } from "@/core/roster/rosterRecord";
-import { wordsOfSupports } from "@/core/roster/supportsWords";
 import type { Queryable } from "@/db/connection";
 import { sheetExtras, type WholeRoster, wholeRoster } from "@/db/queries/roster";
-import {
-  type Columns,
-  columnsOfClass,
-  columnsOfClassStaff,
-  columnsOfCourse,
-  columnsOfEnrollment,
-  columnsOfPerson,
-  columnsOfRole,
-  columnsOfSchool,
-  columnsOfTerm,
-  withExtra,
-} from "./columnsOfRows";
+import { ROSTER_TABLES } from "./tables/allTables";
+import { withExtra } from "./tables/extra";
+import { memberships as membershipTable } from "./tables/memberships";
+import { roles as roleTable } from "./tables/roles";
+import type { AllRows, KeyOf, Look, RosterTable } from "./tables/rosterTable";
+import { supports as supportsTable } from "./tables/supports";
 
 /** The roster of some schools as records, beside the rows that they stand for. */
 export interface KnownRoster {
   readonly rows: WholeRoster;
   readonly records: readonly KnownRecord[];
   /** Id under which files know a thing, by Oxbow's id; "" for null. */
-  readonly keyOf: (id: string | null) => string;
+  readonly keyOf: KeyOf;
+}
+
+/** Columns that every table has which keeps the ids of a source. */
+interface SourceRow {
+  readonly id: string;
+  readonly personId?: string;
+  readonly sourcedId: string | null;
+  readonly extra: Readonly<Record<string, string>> | null;
 }
 
 export async function knownRoster(db: Queryable, schoolIds: readonly string[], today: string): Promise<KnownRoster> {
-  const rows = await wholeRoster(db, schoolIds);
+  const roster = await wholeRoster(db, schoolIds);
+  const all: AllRows = { roster, memberships: [], supports: [] };
+  const tables = ROSTER_TABLES.filter(({ keepsSource }) => keepsSource);
   const keys = new Map<string, string>();
-  for (const table of [rows.schools, rows.terms, rows.courses, rows.classes, rows.people])
-    for (const { id, sourcedId } of table) keys.set(id, sourcedId ?? id);
+  for (const table of tables)
+    if (table.isReferredTo)
+      for (const row of table.rows(all)) keys.set(row.id, (row as unknown as SourceRow).sourcedId ?? row.id);
   const keyOf = (id: string | null) => (id === null ? "" : (keys.get(id) ?? id));
-  const schoolOfClass = new Map(rows.classes.map(({ id, schoolId }) => [id, schoolId]));
-  const records: KnownRecord[] = [];
-  const add = (
-    file: RosterFile,
-    row: { id: string; sourcedId: string | null; extra: Readonly<Record<string, string>> | null },
-    columns: Columns,
-    school: string,
-    active: boolean,
-  ) =>
-    records.push({
-      file,
-      key: row.sourcedId ?? row.id,
-      id: row.id,
-      values: withExtra(columns, row.extra),
-      active,
-      fromSource: row.sourcedId !== null,
-      school: school === "" ? "" : keyOf(school),
-    });
-  for (const row of rows.schools) add("orgs", row, columnsOfSchool(row, keyOf), "", row.archivedAt === null);
-  for (const row of rows.terms) add("academicSessions", row, columnsOfTerm(row, keyOf), "", row.archivedAt === null);
-  for (const row of rows.courses)
-    add("courses", row, columnsOfCourse(row, keyOf), row.schoolId, row.archivedAt === null);
-  for (const row of rows.classes)
-    add("classes", row, columnsOfClass(row, keyOf), row.schoolId, row.archivedAt === null);
-  for (const row of rows.people) add("users", row, columnsOfPerson(row, keyOf), row.schoolId, row.archivedAt === null);
-  const present = new Set(rows.people.map(({ id }) => id));
-  for (const row of rows.roles)
-    if (present.has(row.personId)) add("roles", row, columnsOfRole(row, keyOf), row.schoolId, lasts(row, today));
-  // The standard wants a role of everybody; who has none written down is what their kind says.
-  const withRole = new Set(rows.roles.map(({ personId }) => personId));
-  for (const { id, schoolId, kind, archivedAt } of rows.people) {
-    if (withRole.has(id)) continue;
+  const schools = new Map(roster.classes.map(({ id, schoolId }) => [id, schoolId]));
+  const look: Look = { keyOf, schoolOfClass: (classId) => schools.get(classId) ?? "" };
+  const present = new Set(roster.people.map(({ id }) => id));
+  const records = tables.flatMap((table) =>
+    (table.rows(all) as unknown as SourceRow[]).flatMap((row) =>
+      row.personId !== undefined && !present.has(row.personId) ? [] : [recordOf(table, row, look, today)],
+    ),
+  );
+  return { rows: roster, records: [...records, ...impliedRoles(roster, look, today)], keyOf };
+}
+
+function recordOf(table: RosterTable, row: SourceRow, look: Look, today: string): KnownRecord {
+  const { id, sourcedId, extra } = row;
+  const any = row as unknown as Parameters<RosterTable["columns"]>[0];
+  const school = table.schoolOf(any, look);
+  return {
+    file: table.file,
+    key: sourcedId ?? id,
+    id,
+    values: withExtra(table.columns(any, look), extra),
+    active: table.isActive(any, today),
+    fromSource: sourcedId !== null,
+    school: school === "" ? "" : look.keyOf(school),
+  };
+}
+
+/** The standard wants a role of everybody; who has none written down is what their kind says. */
+function impliedRoles({ people, roles }: WholeRoster, look: Look, today: string): KnownRecord[] {
+  const withRole = new Set(roles.map(({ personId }) => personId));
+  return people.flatMap(({ id, schoolId, kind, archivedAt }) => {
+    if (withRole.has(id)) return [];
     const role = kind === "student" ? ("student" as const) : ("teacher" as const);
     const implied = { id: `role-of:${id}`, personId: id, schoolId, role, fromDay: null, untilDay: null };
-    const row = { ...implied, sourcedId: null, extra: null };
-    add("roles", row, columnsOfRole(row, keyOf), schoolId, archivedAt === null);
-  }
-  for (const row of rows.classStaff) {
-    const school = schoolOfClass.get(row.classId) ?? "";
-    if (present.has(row.personId))
-      add("enrollments", row, columnsOfClassStaff(row, school, keyOf), school, lasts(row, today));
-  }
-  for (const row of rows.enrollments) {
-    const school = schoolOfClass.get(row.classId) ?? "";
-    if (present.has(row.personId))
-      add("enrollments", row, columnsOfEnrollment(row, school, keyOf), school, isEnrolled(row, today));
-  }
-  return { rows, records, keyOf };
+    const record = recordOf(roleTable as RosterTable, { ...implied, sourcedId: null, extra: null }, look, today);
+    return [{ ...record, active: archivedAt === null }];
+  });
 }
 
 /** What only a plain sheet speaks of, as records: who is in the groups that the asker may change, and supports. */
@@ -90,7 +80,8 @@ export async function sheetRecords(
   keyOf: KnownRoster["keyOf"],
 ) {
   const { memberships, groups, supports } = await sheetExtras(db, schoolIds, groupIds);
-  const record = (file: RosterFile, id: string, key: string, values: Columns): KnownRecord => ({
+  const look: Look = { keyOf, schoolOfClass: () => "" };
+  const record = (file: RosterFile, id: string, key: string, values: KnownRecord["values"]): KnownRecord => ({
     file,
     key,
     id,
@@ -101,16 +92,10 @@ export async function sheetRecords(
   });
   const records = [
     ...memberships.map((row) =>
-      record("memberships", row.id, `${keyOf(row.personId)}|${row.groupId}`, {
-        userSourcedId: keyOf(row.personId),
-        group: row.groupId,
-      }),
+      record("memberships", row.id, `${keyOf(row.personId)}|${row.groupId}`, membershipTable.columns(row, look)),
     ),
     ...supports.map((row) =>
-      record("supports", row.id, `${keyOf(row.personId)}|supports`, {
-        userSourcedId: keyOf(row.personId),
-        supports: wordsOfSupports(row),
-      }),
+      record("supports", row.id, `${keyOf(row.personId)}|supports`, supportsTable.columns(row, look)),
     ),
   ];
   return { records, groups, supports, memberships };

@@ -2,53 +2,21 @@ import "server-only";
 import { gradeOfCode } from "@/core/roster/gradeCode";
 import type { RosterEntry } from "@/core/roster/rosterEntry";
 import { ROSTER_FILES, type RosterFile } from "@/core/roster/rosterRecord";
-import type { MembershipRow, SupportsRow, WholeRoster } from "@/db/queries/roster";
-import type { RowChange } from "@/db/schema/history";
-import type { PlannedClass } from "./planRows";
-
-/** All that applying a difference needs to know. */
-export interface Applying {
-  readonly roster: WholeRoster;
-  readonly supports: readonly SupportsRow[];
-  readonly memberships: readonly MembershipRow[];
-  readonly keyOf: (id: string | null) => string;
-  readonly links: Readonly<Record<string, string>>;
-  readonly schoolId: string;
-  readonly timeZone: string;
-  readonly termId: string | null;
-  readonly now: number;
-  readonly today: string;
-  readonly newId: () => string;
-  readonly newCode: () => string;
-  /** Rows that go with a new class, such as its plan. */
-  readonly withClass: (row: PlannedClass) => readonly RowChange[];
-}
-
-export type Columns = Readonly<Record<string, string>>;
-export type AnyRow = Readonly<Record<string, unknown>> & { readonly id: string };
-
-export type IdOf = (key: string | undefined) => string | null;
+import { ROSTER_TABLES } from "../../reads/tables/allTables";
+import type { Applying, Columns, IdOf } from "../../reads/tables/rosterTable";
 
 /** Oxbow's id for an id of the file, by the kind of thing; new ones are made for what is added. */
-export function idsOf(
-  entries: readonly RosterEntry[],
-  { roster, keyOf, links, newId }: Applying,
-): (file: RosterFile) => IdOf {
+export function idsOf(entries: readonly RosterEntry[], applying: Applying): (file: RosterFile) => IdOf {
+  const { keyOf, links, newId } = applying;
   const byFile = new Map<RosterFile, Map<string, string>>(ROSTER_FILES.map((file) => [file, new Map()]));
   const put = (file: RosterFile, key: string, id: string) => byFile.get(file)?.set(key, id);
-  const known = [
-    ["orgs", roster.schools],
-    ["academicSessions", roster.terms],
-    ["courses", roster.courses],
-    ["classes", roster.classes],
-    ["users", roster.people],
-  ] as const;
   const fileOf = new Map<string, RosterFile>();
-  for (const [file, table] of known)
-    for (const { id } of table) {
-      put(file, keyOf(id), id);
-      fileOf.set(id, file);
-    }
+  for (const { file, isReferredTo, rows } of ROSTER_TABLES)
+    if (isReferredTo)
+      for (const { id } of rows(applying)) {
+        put(file, keyOf(id), id);
+        fileOf.set(id, file);
+      }
   for (const [key, id] of Object.entries(links)) {
     const file = fileOf.get(id);
     if (file) put(file, key, id);
@@ -93,17 +61,6 @@ export function usualGrades(entries: readonly RosterEntry[], { roster, keyOf }: 
   );
 }
 
-const has = (columns: Columns, ...names: readonly string[]) =>
-  Object.fromEntries(Object.entries(columns).filter(([column, value]) => !names.includes(column) && value !== ""));
-
-/** What of a file's row Oxbow's own columns do not say. */
-export function extraOf(file: Columns, own: Columns): Record<string, string> | null {
-  const kept = Object.fromEntries(
-    Object.entries(has(file, "sourcedId")).filter(([column, value]) => own[column] !== value),
-  );
-  return Object.keys(kept).length === 0 ? null : kept;
-}
-
 /** Resolves each column of a row among the things that the column speaks of. */
 export function refer(ids: (file: RosterFile) => IdOf, values: Columns): IdOf {
   const among: readonly [string, RosterFile][] = [
@@ -132,4 +89,3 @@ export function echo(values: Columns, ids: (file: RosterFile) => IdOf): (id: str
   }
   return (id) => (id === null ? "" : (back.get(id) ?? ""));
 }
-export const keysOf = (values: Columns, column: string) => () => values[column] ?? "";

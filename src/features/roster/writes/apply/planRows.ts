@@ -6,6 +6,7 @@ import type { RowChange } from "@/db/schema/history";
 import { libraryOf } from "@/server/runtime/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School } from "@/server/runtime/school";
+import type { PlannedClass } from "../../reads/tables/plannedClass";
 
 /** School days that a new class's plan gives to each skill. */
 const DAYS_PER_SKILL = 6;
@@ -13,13 +14,6 @@ const DAYS_PER_SKILL = 6;
 const TAUGHT = "mathematics";
 /** Skills further above the class's grade are for later. */
 const GRADES_AHEAD = 1;
-
-export interface PlannedClass {
-  readonly id: string;
-  readonly subject: string;
-  readonly grade: number;
-  readonly extra?: Readonly<Record<string, string>> | null;
-}
 
 /**
  * The plan that a new class begins with: the library's skills spread over the term, up to one grade ahead. A class of another
