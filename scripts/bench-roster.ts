@@ -21,7 +21,7 @@ const STUDENTS_A_CLASS = 25;
 const PAGE_STUDENTS = 1_000;
 
 /** A school of any size as a package: each student in so many classes. */
-function packageOf(students: number, classesEach: number): Uint8Array {
+export function packageOf(students: number, classesEach: number): Uint8Array {
   const active = { status: "active" };
   const classCount = Math.ceil((students * classesEach) / STUDENTS_A_CLASS);
   const users: OneRosterRow[] = [];
@@ -96,13 +96,13 @@ function packageOf(students: number, classesEach: number): Uint8Array {
   });
 }
 
-const seconds = async <T>(work: () => Promise<T>): Promise<{ value: T; took: number }> => {
+export const seconds = async <T>(work: () => Promise<T>): Promise<{ value: T; took: number }> => {
   const begun = performance.now();
   const value = await work();
   return { value, took: (performance.now() - begun) / 1000 };
 };
 
-async function importOf(school: TestSchool, bytes: Uint8Array) {
+export async function importOf(school: TestSchool, bytes: Uint8Array) {
   const context = await school.teacher("cora");
   const preview = await seconds(async () => {
     const draftId = await beginImport(context, { wholeSchool: true, fileName: "bench.zip", bytes });

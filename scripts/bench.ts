@@ -13,6 +13,8 @@ import { signInStudent } from "@/server/access/signIn";
 import { givePractice, HERE, makeClass, testSchool } from "~/tests/support/school";
 import { benchCore } from "./bench-core";
 import { fillLog, sixtySkills } from "./bench-data";
+import { benchFrame } from "./bench-frame";
+import { benchHistory } from "./bench-history";
 import { benchRoster } from "./bench-roster";
 import { ensureBuilt, freePort, root, startApp } from "./steps.mjs";
 
@@ -230,16 +232,21 @@ async function benchMap(): Promise<void> {
   console.log(`  ratio                   ${(large / small).toFixed(2)}   (aim 1.30 or less)`);
 }
 
-// `npm run bench core` leaves out what needs the built application, `npm run bench roster` all but the roster.
-const only = ["core", "roster"].find((name) => process.argv.includes(name));
-try {
-  if (only !== "roster") await benchCore();
-  if (only !== "core") await benchRoster();
-  if (only === undefined) {
+/** `npm run bench`, or `npm run bench -- frame`: all parts, or those that are named. */
+const PARTS: Readonly<Record<string, () => Promise<void>>> = {
+  core: benchCore,
+  roster: benchRoster,
+  history: benchHistory,
+  frame: benchFrame,
+  answers: async () => {
     ensureBuilt();
     await benchAnswers();
-    await benchMap();
-  }
+  },
+  map: benchMap,
+};
+const named = Object.keys(PARTS).filter((name) => process.argv.includes(name));
+try {
+  for (const name of named.length > 0 ? named : Object.keys(PARTS)) await PARTS[name]?.();
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, eq, inArray, isNotNull, isNull, notExists, sql } from "drizzle-orm";
+import { and, eq, inArray, isNotNull, isNull, notExists, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../connection";
 import { credentials } from "../schema/access";
 import { sittings, skillDays, skillStates } from "../schema/delivery";
@@ -80,31 +80,41 @@ export async function classesWithoutTeacher(
   return found?.count ?? 0;
 }
 
-export interface OpenWorkCounts {
-  readonly works: number;
+export interface WorkCounts {
   readonly given: number;
   readonly notStarted: number;
+  readonly working: number;
   readonly stuck: number;
   readonly finished: number;
 }
 
+const total = (condition: SQL) => sql<number>`coalesce(sum(${condition}), 0)`;
+
+/** A student's open snag in one of the skills of a piece of work: more of the same is unlikely to help. */
+const snagged = sql`exists (select 1 from ${workSkills} join ${skillStates} on ${skillStates.skillId} = ${workSkills.skillId}
+  where ${workSkills.workId} = ${workTargets.workId} and ${skillStates.personId} = ${workTargets.personId}
+    and ${skillStates.snagDay} is not null and ${skillStates.snagClearedDay} is null)`;
+const isRunning = sql`${sittings.id} is not null and ${sittings.finishReason} is null`;
+const places = {
+  given: sql<number>`count(*)`,
+  notStarted: total(sql`${sittings.id} is null`),
+  working: total(sql`${isRunning} and not ${snagged}`),
+  stuck: total(sql`${isRunning} and ${snagged}`),
+  finished: total(sql`${sittings.finishReason} is not null`),
+};
+const sittingOfTarget = and(eq(sittings.workId, workTargets.workId), eq(sittings.personId, workTargets.personId));
+
 /** Students' places in the work that is open now, over all of it. */
-export async function openWorkCounts(db: Queryable, classIds: readonly string[], now: number): Promise<OpenWorkCounts> {
-  const snags = sql`exists (select 1 from ${workSkills} join ${skillStates} on ${skillStates.skillId} = ${workSkills.skillId}
-    where ${workSkills.workId} = ${works.id} and ${skillStates.personId} = ${workTargets.personId}
-      and ${skillStates.snagDay} is not null and ${skillStates.snagClearedDay} is null)`;
-  const count = (condition: ReturnType<typeof sql>) => sql<number>`coalesce(sum(${condition}), 0)`;
+export async function openWorkCounts(
+  db: Queryable,
+  classIds: readonly string[],
+  now: number,
+): Promise<WorkCounts & { readonly works: number }> {
   const [found] = await db
-    .select({
-      works: sql<number>`count(distinct ${works.id})`,
-      given: sql<number>`count(*)`,
-      notStarted: count(sql`${sittings.id} is null`),
-      stuck: count(sql`${sittings.id} is not null and ${sittings.finishReason} is null and ${snags}`),
-      finished: count(sql`${sittings.finishReason} is not null`),
-    })
+    .select({ works: sql<number>`count(distinct ${works.id})`, ...places })
     .from(works)
     .innerJoin(workTargets, eq(workTargets.workId, works.id))
-    .leftJoin(sittings, and(eq(sittings.workId, works.id), eq(sittings.personId, workTargets.personId)))
+    .leftJoin(sittings, sittingOfTarget)
     .where(
       and(
         among(works.classId, classIds),
@@ -112,7 +122,19 @@ export async function openWorkCounts(db: Queryable, classIds: readonly string[],
         sql`${works.opensAt} <= ${now} and ${works.dueAt} >= ${now}`,
       ),
     );
-  return found ?? { works: 0, given: 0, notStarted: 0, stuck: 0, finished: 0 };
+  return found ?? { works: 0, given: 0, notStarted: 0, working: 0, stuck: 0, finished: 0 };
+}
+
+/** Students' places in each of some works. */
+export async function workCounts(db: Queryable, workIds: readonly string[]): Promise<ReadonlyMap<string, WorkCounts>> {
+  if (workIds.length === 0) return new Map();
+  const rows = await db
+    .select({ workId: workTargets.workId, ...places })
+    .from(workTargets)
+    .leftJoin(sittings, sittingOfTarget)
+    .where(among(workTargets.workId, workIds))
+    .groupBy(workTargets.workId);
+  return new Map(rows.map(({ workId, ...counts }) => [workId, counts]));
 }
 
 /** First answers of the classes' students from a day on. */

@@ -3,6 +3,7 @@ import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { lateAnswersOfWork } from "@/db/queries/answerLog";
+import { workCounts } from "@/db/queries/figures";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { openSnags } from "@/db/queries/snags";
 import {
@@ -50,43 +51,32 @@ export async function workList(context: Context, classIds: readonly string[]): P
 
 async function entriesOf(context: Context, works: readonly WorkRow[]): Promise<WorkListEntry[]> {
   const { runtime, actor } = context;
+  const db = runtime.db.read;
   const ids = works.map(({ id }) => id);
-  const [targets, skillIds, library, school, classes] = [
-    await targetsWithSittings(runtime.db.read, ids),
-    await skillIdsOfWorks(runtime.db.read, ids),
-    await libraryOf(runtime),
-    await schoolOf(runtime, actor.schoolId),
-    await classesById(
-      runtime.db.read,
+  const [counts, skillIds, library, school, classes] = await Promise.all([
+    workCounts(db, ids),
+    skillIdsOfWorks(db, ids),
+    libraryOf(runtime),
+    schoolOf(runtime, actor.schoolId),
+    classesById(
+      db,
       works.map(({ classId }) => classId),
     ),
-  ];
+  ]);
   const now = runtime.now();
-  const snags = await snagsByStudent(
-    context,
-    targets.map(({ person }) => person.id),
-  );
-  return works.map((work) => {
-    const statuses = targets
-      .filter(({ target }) => target.workId === work.id)
-      .map(({ person, sitting }) => statusOf(sitting, snags.get(person.id) ?? [], skillIds.get(work.id) ?? []));
-    const count = (...wanted: StudentStatus[]) => statuses.filter((status) => wanted.includes(status)).length;
-    return {
-      id: work.id,
-      title: work.title,
-      kind: work.kind,
-      className: classes.find(({ id }) => id === work.classId)?.name ?? "",
-      skills: (skillIds.get(work.id) ?? []).map((id) => library.skill(id).name),
-      due: atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
-      state: now > work.dueAt ? "over" : now < work.opensAt ? "later" : "open",
-      given: statuses.length,
-      notStarted: count("not-started"),
-      working: count("working"),
-      stuck: count("stuck"),
-      finished: count("mastered", "budget", "amount"),
-    };
-  });
+  return works.map((work) => ({
+    id: work.id,
+    title: work.title,
+    kind: work.kind,
+    className: classes.find(({ id }) => id === work.classId)?.name ?? "",
+    skills: (skillIds.get(work.id) ?? []).map((id) => library.skill(id).name),
+    due: atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
+    state: now > work.dueAt ? "over" : now < work.opensAt ? "later" : "open",
+    ...(counts.get(work.id) ?? NOBODY),
+  }));
 }
+
+const NOBODY = { given: 0, notStarted: 0, working: 0, stuck: 0, finished: 0 };
 
 export async function workView(context: Context, workId: string): Promise<WorkView> {
   const { runtime, actor } = context;
