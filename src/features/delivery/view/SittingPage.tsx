@@ -10,6 +10,7 @@ import { NumberTable } from "@/ui/primitives/NumberTable";
 import { Strips } from "@/ui/primitives/Strips";
 import type { ItemView, SittingView } from "../types";
 import { River } from "./River";
+import { SaidBelow } from "./SaidBelow";
 import { type SittingState, useSitting } from "./useSitting";
 
 /** A student at work: one item, one screen. */
@@ -143,7 +144,7 @@ function Item({ item, state }: { readonly item: ItemView; readonly state: Sittin
         ) : null}
       </div>
       <div ref={feedbackBox} aria-live="polite">
-        <Said state={state} over={over} lesson={skill ? () => setLesson(true) : null} />
+        <SaidBelow state={state} over={over} lesson={skill ? () => setLesson(true) : null} />
       </div>
       {skill ? (
         <Dialog open={lesson} onOpenChange={setLesson} title={skill.name} wide>
@@ -205,75 +206,6 @@ function Options({
         </label>
       ))}
     </fieldset>
-  );
-}
-
-function Said({
-  state,
-  over,
-  lesson,
-}: {
-  readonly state: SittingState;
-  readonly over: boolean;
-  readonly lesson: (() => void) | null;
-}) {
-  const { said } = state;
-  if (said.kind === "nothing") return null;
-  const box = "bg-bank border-ink -mx-5 mt-7 border-t-[3px] px-5 pt-5 pb-6 sm:-mx-6 sm:px-6";
-  if (said.kind === "message") {
-    return (
-      <p role="alert" className="border-clay mt-5 border-l-4 pl-3">
-        {said.text}
-      </p>
-    );
-  }
-  const next = (
-    <Button look="main" size="big" data-next className="mt-4" onClick={state.next}>
-      Next
-    </Button>
-  );
-  if (said.kind === "kept") {
-    return (
-      <div className={box}>
-        <h2 className="font-serif text-[24px]">{said.where === "device" ? "Kept on this device" : "Not sent yet"}</h2>
-        <p className="mt-1 text-[19px]">
-          {said.where === "device"
-            ? "There is no connection at the moment. Your answer is safe; it is sent and checked as soon as the connection is back. You can go on."
-            : "There is no connection at the moment, and this browser can't keep answers. Leave this page open: your answer is sent as soon as the connection is back. You can go on."}
-        </p>
-        {next}
-      </div>
-    );
-  }
-  const { feedback } = said;
-  return (
-    <div className={box}>
-      <h2 className="font-serif text-[24px] leading-tight">
-        {feedback.verdict === "right" ? feedback.text : over ? "Not quite. Here is how it goes" : "Not yet"}
-      </h2>
-      {feedback.verdict === "wrong" ? (
-        <p className="mt-2 text-[19px]">
-          <MathText text={feedback.text} />
-        </p>
-      ) : null}
-      {feedback.picture.length > 0 ? <Strips rows={feedback.picture} /> : null}
-      {feedback.solution ? (
-        <p className="mt-2 text-[19px]">
-          <MathText text={feedback.solution} />{" "}
-          {feedback.answer ? (
-            <b className="whitespace-nowrap">
-              Answer: <MathText text={feedback.answer} />
-            </b>
-          ) : null}
-        </p>
-      ) : null}
-      {feedback.verdict === "wrong" && lesson ? (
-        <Button look="quiet" className="mt-2 -ml-3 text-[19px]!" onClick={lesson}>
-          Show me how this works
-        </Button>
-      ) : null}
-      {over ? <div>{next}</div> : <p className="mt-2 text-[19px]">You have one more try.</p>}
-    </div>
   );
 }
 
