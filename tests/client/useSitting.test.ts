@@ -159,8 +159,8 @@ describe("answers without a connection", () => {
     serve = ({ presentationId, answer }) =>
       answer === "1" ? fate("too-late", presentationId) : answer === "2" ? fate("unreadable", presentationId) : 403;
     await comeBack();
-    await waitFor(() => expect(page.current.report).toContain("1 came too late"));
-    expect(page.current.report).toContain("1 could not be read");
+    await waitFor(() => expect(page.current.report).toContain("1 answer came too late and does not count"));
+    expect(page.current.report).toContain("1 answer could not be read");
     expect(page.current.report).toContain("Your answer “3” was not taken: Refused with 403.");
     expect(page.current.report).not.toContain("been sent");
   });

@@ -34,14 +34,15 @@ export async function flushOutbox(
   return { stopped, fates, waiting: (await waitingMessages(personId)).length };
 }
 
+const many = (count: number) => (count === 1 ? "1 answer" : `${count} answers`);
+const its = (count: number) => (count === 1 ? "does not count" : "do not count");
+
 const NOT_COUNTED_WORDS: Readonly<Record<NotCounted, (count: number) => string>> = {
-  "too-late": (n) =>
-    `${n} came too late and ${n === 1 ? "does" : "do"} not count; your teacher can see ${n === 1 ? "it" : "them"}.`,
-  withdrawn: (n) =>
-    `${n} ${n === 1 ? "was" : "were"} for work that your teacher has taken back, and ${n === 1 ? "does" : "do"} not count.`,
-  over: (n) => `${n} came after this work was finished and ${n === 1 ? "does" : "do"} not count.`,
-  elsewhere: (n) => `${n} had been answered already, in another window or on another device.`,
-  unreadable: (n) => `${n} could not be read and ${n === 1 ? "does" : "do"} not count; the item comes again.`,
+  "too-late": (n) => `${many(n)} came too late and ${its(n)}; your teacher can see that.`,
+  withdrawn: (n) => `${many(n)} for work that your teacher has taken back ${its(n)}.`,
+  over: (n) => `${many(n)} came after this work was finished and ${its(n)}.`,
+  elsewhere: (n) => `${many(n)} had been given before, in another window or on another device.`,
+  unreadable: (n) => `${many(n)} could not be read and ${its(n)}; the item comes again.`,
 };
 
 /** What became of answers that were sent later, in words, every one of them; null when there were none. */
@@ -50,7 +51,7 @@ export function reportOf(fates: readonly Fate[]): string | null {
   const scored = fates.flatMap((fate) => (fate.status === "scored" ? [fate] : []));
   const counted = scored.length + fates.filter(({ status }) => status === "taken").length;
   const right = scored.filter(({ feedback }) => feedback.verdict === "right").length;
-  const sent = counted === 1 ? "1 answer has been sent" : `${counted} answers have been sent`;
+  const sent = `${many(counted)} ${counted === 1 ? "has" : "have"} been sent`;
   const reasons = new Map<NotCounted, number>();
   for (const fate of fates)
     if (fate.status === "not-counted") reasons.set(fate.reason, (reasons.get(fate.reason) ?? 0) + 1);
