@@ -109,7 +109,7 @@ async function inTheWay(tx: Queryable, context: Context, change: ChangeRow, rowI
   const who = later.actorId === null ? "" : `, by ${names.get(later.actorId) ?? "somebody"}`;
   return new Refusal(
     "conflict",
-    `This can't be undone while a later change builds on it: “${withNames(later.summary, names)}” (${when}${who}). Undo that one first.`,
+    `This can't be undone while a later change builds on it. Undo that one first: ${withNames(later.summary, names)} (${when}${who}).`,
   );
 }
 
