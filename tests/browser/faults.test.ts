@@ -16,7 +16,7 @@ let slips: SignInSlip[] = [];
 let workId = "";
 beforeAll(async () => {
   app = await testApp(async (school) => {
-    const { classId, studentIds } = await makeClass(school, 9);
+    const { classId, studentIds } = await makeClass(school, 10);
     workId = await givePractice(school, classId, studentIds, { budgetItems: 20 });
     slips = await newSignIns(await school.teacher(), { studentIds });
   });
@@ -129,6 +129,22 @@ describe("a browser that keeps nothing, as a private window does", () => {
     await wait(page, "1 answer has been sent");
     expect(await ownLog(pupil)).toHaveLength(2);
   });
+});
+
+it("what students read and type is set in a face for beginning readers, and their list is headed with what is now", async () => {
+  await page.waitForSelector("form[data-presentation]");
+  const faces = await page.$$eval("form p, form input, form label, footer span", (parts) =>
+    parts.map((part) => getComputedStyle(part).fontFamily),
+  );
+  expect(faces.length).toBeGreaterThan(3);
+  for (const face of faces) expect(face).toMatch(/^"?Andika/);
+  const loaded = await page.evaluate(async () => {
+    await document.fonts.ready;
+    return [...document.fonts].some(({ family, status }) => family.includes("Andika") && status === "loaded");
+  });
+  expect(loaded).toBe(true);
+  await page.goto(`${app.base}/river`);
+  await page.waitForSelector("h2 ::-p-text(Now)");
 });
 
 describe("two windows, wrong doors", () => {

@@ -150,7 +150,12 @@ describe("work that is over or not open", () => {
     const now = await givePractice(school, classId, [first()]);
     school.setNow(START + 10 * DAY);
     await expect(open(school, first(), now)).rejects.toMatchObject({ code: "closed" });
-    expect((await studentHome(school.student(first()))).now).toEqual([]);
+    expect(await studentHome(school.student(first()))).toMatchObject({
+      now: [],
+      over: [{ workId: later }, { workId: now }],
+    });
+    school.setNow(START + 40 * DAY);
+    expect((await studentHome(school.student(first()))).over).toEqual([]);
   });
 });
 

@@ -13,7 +13,7 @@ import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import type { StudentHome, StudentWork } from "./types";
 
-/** Finished work stays on the student's page for this long. */
+/** Work that is finished, or whose time ran out, stays on the student's page for this long. */
 const SHOW_DONE_MILLISECONDS = 14 * 86_400_000;
 
 export async function studentHome(context: Context): Promise<StudentHome> {
@@ -55,6 +55,9 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     serverNow: now,
     now: open.filter(({ opensAt }) => opensAt <= now).map(({ view }) => view),
     later: open.filter(({ opensAt }) => opensAt > now).map(({ view }) => view),
+    over: works
+      .filter(({ finishedAt, dueAt }) => finishedAt === null && dueAt < now && now - dueAt < SHOW_DONE_MILLISECONDS)
+      .map(({ view }) => view),
     done: works
       .filter(({ finishedAt }) => finishedAt !== null && now - finishedAt < SHOW_DONE_MILLISECONDS)
       .sort((x, y) => (y.finishedAt ?? 0) - (x.finishedAt ?? 0))

@@ -102,6 +102,8 @@ export interface StudentHome {
   readonly serverNow: number;
   readonly now: readonly StudentWork[];
   readonly later: readonly StudentWork[];
+  /** Whose time ran out unfinished, not long ago. */
+  readonly over: readonly StudentWork[];
   readonly done: readonly StudentWork[];
   /** Skills the river is drawn from, in the order in which they were secured. */
   readonly river: readonly { readonly name: string; readonly chance: number; readonly mastered: boolean }[];

@@ -1,6 +1,7 @@
 import "server-only";
 import type { Queryable } from "@/db/connection";
 import { rowsOfTable } from "@/db/queries/rowChanges";
+import { fullNames } from "@/server/classroom/names";
 
 const PLACE = /\{person:([^}]+)\}/g;
 
@@ -12,11 +13,9 @@ export async function namesForEntries(
 ): Promise<ReadonlyMap<string, string>> {
   const mentioned = summaries.flatMap((summary) => [...summary.matchAll(PLACE)].map((match) => match[1] ?? ""));
   const people = await rowsOfTable(db, "people", [...new Set([...mentioned, ...personIds])]);
+  const names = fullNames(people);
   return new Map(
-    people.map(({ id, erasedAt, givenName, familyName }) => [
-      id,
-      erasedAt === null ? `${givenName} ${familyName}` : "an erased student",
-    ]),
+    people.map(({ id, erasedAt }) => [id, erasedAt === null ? (names.get(id) ?? "") : "an erased student"]),
   );
 }
 

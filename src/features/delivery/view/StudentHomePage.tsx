@@ -36,7 +36,11 @@ export function StudentHomePage({
         {home.minutesThisWeek > 0 ? `${home.minutesThisWeek} min of practice this week.` : ""}
       </p>
       <h2 className="mb-2 font-serif text-[24px]">Now</h2>
-      {home.now.length === 0 ? <p className="text-mute">Nothing is waiting for you. Well done.</p> : null}
+      {home.now.length === 0 ? (
+        <p className="text-mute">
+          {home.over.length === 0 ? "Nothing is waiting for you. Well done." : "Nothing is open for you at the moment."}
+        </p>
+      ) : null}
       <ul>
         {home.now.map((work) => (
           <WorkItem key={work.workId} work={work} />
@@ -49,6 +53,19 @@ export function StudentHomePage({
             {home.later.map((work) => (
               <li key={work.workId} className="border-hair border-t py-3">
                 {work.title}, opens {work.opens}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+      {home.over.length > 0 ? (
+        <>
+          <h2 className="mt-8 mb-2 font-serif text-[24px]">The time is over</h2>
+          <ul className="text-mute text-[18px]">
+            {home.over.map((work) => (
+              <li key={work.workId} className="border-hair flex justify-between gap-4 border-t py-2.5">
+                <span>{work.title}</span>
+                <span>was open until {work.due}; your teacher can open it again</span>
               </li>
             ))}
           </ul>

@@ -19,7 +19,7 @@ export function SignInCards({ slips, close }: { readonly slips: readonly SignInS
         </p>
       </div>
       <ul
-        className={`grid grid-cols-2 gap-0 ${withCards ? "print:grid-cols-2" : "sm:grid-cols-3 lg:grid-cols-4 print:grid-cols-3"}`}
+        className={`font-reading grid grid-cols-2 gap-0 ${withCards ? "print:grid-cols-2" : "sm:grid-cols-3 lg:grid-cols-4 print:grid-cols-3"}`}
       >
         {slips.map((slip) => (
           <li
