@@ -50,6 +50,8 @@ export interface Reading {
   readonly kinds: ReadonlyMap<string, "staff" | "student">;
   /** The grade that most students of a class are in, by the class's key. */
   readonly usualGrades: ReadonlyMap<string, number>;
+  /** The way back to columns, for what else a file says of a known row. */
+  readonly look: Look;
   readonly applying: Applying;
 }
 

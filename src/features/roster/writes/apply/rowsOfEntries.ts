@@ -11,8 +11,10 @@ import { echo, idsOf, personKinds, refer, usualGrades } from "./applying";
 /** The rows that a difference adds and changes, in an order in which each refers only to what stands before it. */
 export function rowsOfEntries(entries: readonly RosterEntry[], applying: Applying): RowChange[] {
   const ids = idsOf(entries, applying);
+  const schools = new Map(applying.roster.classes.map(({ id, schoolId }) => [id, schoolId]));
   const shared = {
     ids,
+    look: { keyOf: applying.keyOf, schoolOfClass: (classId: string) => schools.get(classId) ?? "" },
     kinds: personKinds(entries, applying),
     usualGrades: usualGrades(entries, applying),
     applying,
@@ -66,10 +68,9 @@ function extraOfNew(table: RosterTable, row: AnyRow, values: Columns, ids: (file
 
 /** The columns that a known row gets; what a file says nothing of stays. */
 function changeOf(table: RosterTable, row: AnyRow, reading: Reading): RowChange[] {
-  const { entry, applying } = reading;
-  const own = table.own(entry.values, reading, row);
+  const own = table.own(reading.entry.values, reading, row);
   const changes: RowChange[] = [];
-  if (entry.what === "restored") {
+  if (reading.entry.what === "restored") {
     const back = table.back(own);
     if (back === null) return additionOf(onceMore(reading));
     changes.push(changedRow(table.name, row, back));
@@ -77,20 +78,19 @@ function changeOf(table: RosterTable, row: AnyRow, reading: Reading): RowChange[
     if (!("archivedAt" in back)) return changes;
   }
   const said = Object.fromEntries(Object.entries(own).filter(([, value]) => value !== null));
-  const differing = Object.fromEntries(
-    Object.entries({ ...said, ...(table.keepsSource ? sourceOf(table, { ...row, ...said }, reading) : {}) }).filter(
-      ([column, value]) => JSON.stringify(row[column] ?? null) !== JSON.stringify(value ?? null),
-    ),
+  const wanted = { ...said, ...(table.keepsSource ? sourceOf(table, { ...row, ...said }, reading) : {}) };
+  const differing = Object.entries(wanted).filter(
+    ([column, value]) => JSON.stringify(row[column] ?? null) !== JSON.stringify(value ?? null),
   );
-  if (Object.keys(differing).length > 0) changes.push(changedRow(table.name, row, differing));
+  if (differing.length > 0) changes.push(changedRow(table.name, row, Object.fromEntries(differing)));
   return changes;
+}
 
-  function sourceOf(of: RosterTable, after: AnyRow, { entry: { values, changes: columns } }: Reading) {
-    const source = columns.find(({ column }) => column === "sourcedId")?.to;
-    const schools = new Map(applying.roster.classes.map(({ id, schoolId }) => [id, schoolId]));
-    const look: Look = { keyOf: applying.keyOf, schoolOfClass: (classId) => schools.get(classId) ?? "" };
-    return { ...(source === undefined ? {} : { sourcedId: source }), extra: extraOf(values, of.columns(after, look)) };
-  }
+/** The source's id, where it is new, and what else the source's row says. */
+function sourceOf(table: RosterTable, after: AnyRow, { entry, look }: Reading): Readonly<Record<string, unknown>> {
+  const source = entry.changes.find(({ column }) => column === "sourcedId")?.to;
+  const extra = extraOf(entry.values, table.columns(after, look));
+  return source === undefined ? { extra } : { sourcedId: source, extra };
 }
 
 /** The same thing once more gets an id of its own: what was before stays as it was. */
