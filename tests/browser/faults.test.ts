@@ -169,13 +169,18 @@ describe("two windows, wrong doors", () => {
       slips[0]?.studentId ?? "",
     );
     expect(status).toBe(403);
+    const post = (from: Page, bytes: number) =>
+      from.evaluate(
+        async (size) => (await fetch("/api/answers", { method: "POST", body: " ".repeat(size) })).status,
+        bytes,
+      );
+    expect(await post(page, 9000)).toBe(413);
     const stranger = await openPage(await browser.createBrowserContext());
     const open = async (path: string) => (await stranger.goto(`${app.base}${path}`))?.url();
     expect(await open("/desk/all/roster")).toContain("/sign-in");
     expect(await open("/river")).toContain("/sign-in");
-    expect(
-      await stranger.evaluate(async () => (await fetch("/api/answers", { method: "POST", body: "{}" })).status),
-    ).toBe(401);
+    // Who asks comes before what is sent: nothing of it is read.
+    for (const bytes of [2, 9000]) expect(await post(stranger, bytes)).toBe(401);
   });
 
   it("locks after five wrong PINs; the teacher lets the child in again", async () => {

@@ -1,5 +1,13 @@
 /** Why a use-case was refused; each has its own answer on the screen. */
-export type RefusalCode = "signed-out" | "not-allowed" | "not-found" | "invalid" | "conflict" | "locked" | "closed";
+export type RefusalCode =
+  | "signed-out"
+  | "not-allowed"
+  | "not-found"
+  | "invalid"
+  | "conflict"
+  | "locked"
+  | "closed"
+  | "too-large";
 
 /** A refusal that a person can read: what was wrong and what can be done. */
 export class Refusal extends Error {

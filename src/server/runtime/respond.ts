@@ -14,6 +14,7 @@ const STATUS: Readonly<Record<RefusalCode, number>> = {
   conflict: 409,
   locked: 423,
   closed: 409,
+  "too-large": 413,
 };
 
 /** Answers a request of our own pages with JSON; refusals keep their code and words. */

@@ -9,6 +9,9 @@ export function validated<Schema extends AnyObjectSchema>(schema: Schema, input:
     return schema.validateSync(input, { stripUnknown: true, abortEarly: false });
   } catch (error) {
     if (error instanceof ValidationError) throw new Refusal("invalid", error.errors.join(" "));
+    // A value that breaks on being read, such as {"toString": 1} where a text belongs, is nobody's of our pages.
+    if (error instanceof TypeError)
+      throw new Refusal("invalid", "This message can't be read. Reload the page and try again.");
     throw error;
   }
 }

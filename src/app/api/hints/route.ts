@@ -1,8 +1,8 @@
 import { handOutHint } from "@/features/delivery/entry";
+import { jsonBody } from "@/server/runtime/body";
 import { respond } from "@/server/runtime/respond";
 
 /** The hint of the item that a student is at; see `giveHint`. */
 export async function POST(request: Request) {
-  const message: unknown = await request.json().catch(() => null);
-  return respond((context) => handOutHint(context, message));
+  return respond(async (context) => handOutHint(context, await jsonBody(request)));
 }
