@@ -6,6 +6,7 @@ import { type DrizzleConfig, is } from "drizzle-orm";
 import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import { type BaseSQLiteDatabase, SQLiteTable } from "drizzle-orm/sqlite-core";
+import { refuseFuture } from "./refuseFuture";
 import * as access from "./schema/access";
 import * as delivery from "./schema/delivery";
 import * as history from "./schema/history";
@@ -61,6 +62,7 @@ export async function openDatabase(
   }
   const config = { schema, ...(watch ? { logger: { logQuery: watch } } : {}) };
   const orm = drizzle(client, config);
+  await refuseFuture(client, migrationsFolder);
   await migrate(orm, { migrationsFolder });
   const listeners: CommitListener[] = [];
   const tell: CommitListener = (tables) => {

@@ -201,3 +201,16 @@ it("a school of the version before keeps its log, with rows that lay out of boun
   ]);
   db.close();
 });
+
+it("a database of a later version is refused in words, and stays as it is", async () => {
+  (await openDatabase(file, MIGRATIONS)).close();
+  const client = createClient({ url: file });
+  await client.execute(
+    `insert into __drizzle_migrations (hash, created_at) values ('later', ${Date.parse("2099-01-01")})`,
+  );
+  const tables = async () => (await client.execute("select name, sql from sqlite_master order by name")).rows;
+  const before = await tables();
+  await expect(openDatabase(file, MIGRATIONS)).rejects.toThrow("later version of Oxbow");
+  expect(await tables()).toEqual(before);
+  client.close();
+});
