@@ -8,7 +8,7 @@ import type { Gauge } from "@/core/mastery/gaugeOf";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import { wordsOfSupports } from "@/core/roster/supportsWords";
 import { answersBehindCell } from "@/db/queries/answerLog";
-import { classesById, type PersonRow, studentsOfClasses } from "@/db/queries/people";
+import { classesById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
 import { supportsOf } from "@/db/queries/students";
 import { misconceptionSignsOf, skillDaysOf } from "@/db/queries/summaries";
@@ -18,11 +18,9 @@ import { may } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
 import { type Classroom, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
 import { gapWorthFirst, percent } from "@/server/classroom/gap";
-import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
-import { todayOf } from "@/server/runtime/school";
 import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
 
 const ANSWERS_SHOWN = 40;
@@ -182,18 +180,6 @@ async function oneStudent(context: Context, studentId: string) {
   };
 }
 
-/** The whole name, told apart from a classmate of the same name. */
-async function nameAmongClassmates(
-  { runtime }: Context,
-  person: PersonRow,
-  classes: readonly { readonly id: string }[],
-): Promise<string> {
-  const today = await todayOf(runtime, person.schoolId);
-  const ids = classes.map(({ id }) => id);
-  const classmates = ids.length === 0 ? [] : await studentsOfClasses(runtime.db.read, ids, today);
-  return fullNames([person, ...classmates.map((one) => one.person)]).get(person.id) ?? "";
-}
-
 function gapWords(gap: LibrarySkill, chance: string, currentSkillId: string): string {
   if (gap.id === currentSkillId) return `because it is being taught now and the chance of mastery is ${chance}`;
   const next = gap.unlocks.length > 0 ? ", and later skills build on it" : "";
@@ -217,7 +203,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
   const now = runtime.now();
   return {
     id: student.id,
-    name: await nameAmongClassmates(context, person, classes),
+    name: student.fullName,
     grade: student.grade,
     classNames: classes.map(({ name }) => name),
     gauges: classroom.skills.map((skill) => ({

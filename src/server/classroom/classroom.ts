@@ -11,7 +11,7 @@ import { skillStatesOf } from "@/db/queries/summaries";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
-import { shortNames } from "./names";
+import { fullNames, shortNames } from "./names";
 import { statesByStudent } from "./skillStates";
 
 export interface ClassroomStudent {
@@ -20,6 +20,8 @@ export interface ClassroomStudent {
   readonly familyName: string;
   /** Given name and first letter of the family name; more where two students of the classroom would read the same. */
   readonly shortName: string;
+  /** The whole name, told apart likewise. */
+  readonly fullName: string;
   readonly studentNumber: string;
   /** Null where the roster names none. */
   readonly grade: number | null;
@@ -89,7 +91,8 @@ async function classroomOf(
   const today = dayAt(school, runtime.now());
   const entries = await plansOf(runtime.db.read, classIds);
   const gradeOfClass = new Map((await classesById(runtime.db.read, classIds)).map(({ id, grade }) => [id, grade]));
-  const names = shortNames([...classmates, ...students.map(({ person }) => person)]);
+  const everybody = [...classmates, ...students.map(({ person }) => person)];
+  const names = { short: shortNames(everybody), full: fullNames(everybody) };
   const states = statesByStudent(
     await skillStatesOf(
       runtime.db.read,
@@ -120,7 +123,8 @@ async function classroomOf(
         id: person.id,
         givenName: person.givenName,
         familyName: person.familyName,
-        shortName: names.get(person.id) ?? "",
+        shortName: names.short.get(person.id) ?? "",
+        fullName: names.full.get(person.id) ?? "",
         studentNumber: person.studentNumber ?? "",
         grade: person.grade,
         classId,

@@ -120,7 +120,11 @@ const isDrawn = (item: Presentation | ChosenItem): item is Presentation => "trie
  * Opens the next item, unless one is open or the end is reached, and fills the reserve; nothing is stored yet. A student
  * without a connection sees the reserve in its order, whatever would fit better: `inOrder` opens what they see.
  */
-export function goOn(context: Context, open: OpenSitting, inOrder = false): OpenSitting {
+export function goOn(
+  context: Context,
+  open: OpenSitting,
+  { inOrder }: { readonly inOrder: boolean } = { inOrder: false },
+): OpenSitting {
   const { situation, library } = open;
   const { random, newId, now } = context.runtime;
   const end = progressOf(situation, library);

@@ -201,7 +201,7 @@ async function moveOn(
     ...(end.done ? { finishedAt: now, finishReason: end.reason } : {}),
   };
   const moved: OpenSitting = { ...open, sitting, situation };
-  const next = sitting.finishedAt === null ? goOn(context, moved, step.offline) : moved;
+  const next = sitting.finishedAt === null ? goOn(context, moved, { inOrder: step.offline }) : moved;
   await updateSitting(tx, next.sitting);
   if (end.done && open.work.kind === "check") await judgeReteach(tx, next);
   return next;

@@ -29,8 +29,13 @@ export function stateAfter(state: SkillState | null, answer: LoggedAnswer): Skil
 
 /** Takes one answer into all summaries; returns the new state of its skill. */
 export async function summarise(tx: Queryable, state: SkillState | null, answer: LoggedAnswer): Promise<SkillState> {
-  const { personId, skillId, day } = answer;
   const next = stateAfter(state, answer);
+  await store(tx, next, answer);
+  return next;
+}
+
+async function store(tx: Queryable, next: SkillState, answer: LoggedAnswer): Promise<void> {
+  const { personId, skillId, day } = answer;
   await saveSkillState(tx, { personId, skillId, ...next, modelIds: [...next.modelIds] });
   const first = answer.tryNumber === 1;
   await addToSkillDay(tx, {
@@ -43,15 +48,15 @@ export async function summarise(tx: Queryable, state: SkillState | null, answer:
   });
   if (answer.misconceptionId)
     await addMisconceptionSign(tx, { personId, skillId, misconceptionId: answer.misconceptionId, day });
-  return next;
 }
 
-/** Whether a state can be made of the row: one that was damaged must not stop the others. */
-function isUnderstood(state: SkillState | null, answer: LoggedAnswer): boolean {
+/** The state after a row, or null where none can be made of it: one that was damaged must not stop the others. */
+function stateIfUnderstood(state: SkillState | null, answer: LoggedAnswer): SkillState | null {
   try {
-    return Number.isFinite(stateAfter(state, answer).mastery);
+    const next = stateAfter(state, answer);
+    return Number.isFinite(next.mastery) ? next : null;
   } catch (error) {
-    if (error instanceof CoreError) return false;
+    if (error instanceof CoreError) return null;
     throw error;
   }
 }
@@ -78,11 +83,14 @@ export async function rebuildSummaries(runtime: Runtime): Promise<Rebuilt> {
       for (const answer of slice) {
         const key = `${answer.personId} ${answer.skillId}`;
         last = answer.serial;
-        const known = states.get(key) ?? null;
-        if (isUnderstood(known, answer)) {
-          states.set(key, await summarise(tx, known, answer));
-          answers++;
-        } else left.push(answer.serial);
+        const next = stateIfUnderstood(states.get(key) ?? null, answer);
+        if (next === null) {
+          left.push(answer.serial);
+          continue;
+        }
+        states.set(key, next);
+        await store(tx, next, answer);
+        answers++;
       }
     }
   });

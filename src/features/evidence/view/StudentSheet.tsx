@@ -48,7 +48,7 @@ function Sheet({ view }: { readonly view: StudentSheetView }) {
   return (
     <div className="text-[15px]">
       <p className="text-mute">
-        {view.classNames.join(", ")}, grade {view.grade}
+        {view.classNames.join(", ")}, {view.grade === null ? "grade not known" : `grade ${view.grade}`}
         {view.groups.length > 0 ? `; in ${view.groups.join(", ")}` : ""}
         {view.left ? "; left the school" : ""}
       </p>
