@@ -6,6 +6,6 @@ import { ensureInstalled, freePort, root, runScript } from "./steps.mjs";
 ensureInstalled();
 runScript("scripts/seed.ts");
 const port = await freePort();
-const next = join(root, "node_modules", "next", "dist", "bin", "next");
-const child = spawn(process.execPath, [next, "dev", "-p", String(port)], { cwd: root, stdio: "inherit" });
+const serve = join(root, "src", "server", "http", "serve.mjs");
+const child = spawn(process.execPath, [serve, "--dev", "-p", String(port)], { cwd: root, stdio: "inherit" });
 child.on("exit", (code) => process.exit(code ?? 0));

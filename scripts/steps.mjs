@@ -81,8 +81,8 @@ const START_MILLISECONDS = 120_000;
 
 /** Starts the built application and waits until it answers; the child process is returned. */
 export async function startApp(port, env = {}, stdio = "inherit") {
-  const next = join(root, "node_modules", "next", "dist", "bin", "next");
-  const child = spawn(process.execPath, [next, "start", "-p", String(port)], {
+  const serve = join(root, "src", "server", "http", "serve.mjs");
+  const child = spawn(process.execPath, [serve, "-p", String(port)], {
     cwd: root,
     stdio: ["ignore", stdio === "inherit" ? "ignore" : stdio, stdio],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production", ...env },

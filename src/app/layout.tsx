@@ -5,6 +5,7 @@ import "@fontsource/andika/700.css";
 import "katex/dist/katex.min.css";
 import "./globals.css";
 import type { Metadata, Viewport } from "next";
+import { headers } from "next/headers";
 import { NuqsAdapter } from "nuqs/adapters/next/app";
 import type { ReactNode } from "react";
 import { Notices } from "@/ui/primitives/Notices";
@@ -19,11 +20,13 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 /** Sets theme and projector mode before the first paint: a dark screen would flash white, and names would be on the wall. */
 const THEME_SCRIPT = `try{var t=localStorage.getItem("oxbow.theme");if(t==="dark"||(!t&&matchMedia("(prefers-color-scheme: dark)").matches))document.documentElement.dataset.theme="dark";if(sessionStorage.getItem("oxbow.projector")==="on")document.documentElement.dataset.projector="on"}catch(e){}`;
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // Asking for it also keeps every page from being built beforehand, when there is no nonce yet.
+  const nonce = (await headers()).get("x-oxbow-nonce") ?? undefined;
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        <script dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
       </head>
       <body>
         <NuqsAdapter>{children}</NuqsAdapter>

@@ -1,7 +1,7 @@
 import "server-only";
 import { getTableColumns, type InferSelectModel, type SQL, sql } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
-import type { Queryable } from "./connection";
+import type { Queryable } from "./queryable";
 
 /** Rows of one JSON text; a remote database limits how much it answers at once. */
 const ROWS_A_TEXT = 20_000;

@@ -1,5 +1,5 @@
 import "server-only";
-import type { Queryable } from "./connection";
+import type { Queryable } from "./queryable";
 
 const built = new WeakMap<object, Map<object, unknown>>();
 

@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, count, desc, eq, getTableColumns, gt, inArray, sql } from "drizzle-orm";
-import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
+import type { Queryable } from "../queryable";
 import { answers, uncountedAnswers } from "../schema/delivery";
 import { among } from "./people";
 

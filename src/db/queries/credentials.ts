@@ -1,7 +1,7 @@
 import "server-only";
 import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
-import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
+import type { Queryable } from "../queryable";
 import { credentials, passwordResets, sessions, throttles } from "../schema/access";
 import { people } from "../schema/people";
 import { among } from "./people";

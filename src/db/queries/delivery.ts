@@ -1,7 +1,7 @@
 import "server-only";
 import { and, eq, sql } from "drizzle-orm";
-import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
+import type { Queryable } from "../queryable";
 import { answers, type Presentation, sittings } from "../schema/delivery";
 import { classes, people } from "../schema/people";
 import { workSkills, works, workTargets } from "../schema/work";

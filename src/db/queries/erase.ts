@@ -1,6 +1,6 @@
 import "server-only";
 import { eq, sql } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { credentials, passwordResets, sessions } from "../schema/access";
 import { answers, misconceptionSigns, sittings, skillDays, skillStates, uncountedAnswers } from "../schema/delivery";
 import { people } from "../schema/people";

@@ -1,6 +1,6 @@
 import "server-only";
 import { eq } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { credentials, sessions } from "../schema/access";
 import { misconceptionSigns, sittings, skillDays, skillStates } from "../schema/delivery";
 import { changeSubjects, changes } from "../schema/history";

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, eq, inArray, isNotNull, isNull, notExists, type SQL, sql } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
 import { sittings, skillDays, skillStates } from "../schema/delivery";
 import { classes, classStaff, enrollments, people } from "../schema/people";

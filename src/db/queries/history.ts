@@ -2,7 +2,7 @@ import "server-only";
 import { and, asc, desc, eq, gt, gte, inArray, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { ChangeArea } from "@/core/model/changeArea";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { changeRows, changeSubjects, changes, type RowChange, revisions } from "../schema/history";
 import { people } from "../schema/people";
 

@@ -1,6 +1,6 @@
 import "server-only";
 import { asc, eq } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { frameworks, itemModels, misconceptions, skillLinks, skills, standards } from "../schema/library";
 
 export async function allSkills(db: Queryable) {

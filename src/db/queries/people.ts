@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, desc, eq, gt, gte, inArray, isNotNull, isNull, lte, ne, or, type SQL, sql } from "drizzle-orm";
 import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
 import { classes, classStaff, enrollments, holidays, people, roles, schools, terms } from "../schema/people";
 import { groupShares, groups } from "../schema/regroup";

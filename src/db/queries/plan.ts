@@ -1,6 +1,6 @@
 import "server-only";
 import { asc, eq, inArray } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { planEntries } from "../schema/plan";
 
 export async function planOf(db: Queryable, classId: string) {

@@ -1,7 +1,7 @@
 import "server-only";
 import { getTableColumns, getTableName, sql } from "drizzle-orm";
 import { getTableConfig, type SQLiteTable } from "drizzle-orm/sqlite-core";
-import { allTables, type Queryable } from "../connection";
+import { allTables, type Queryable } from "../queryable";
 import type { RowChange } from "../schema/history";
 import { tableOf } from "./rowChanges";
 

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, or } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
 import { groupMembers, groupShares, groups, reteaches, reteachStudents } from "../schema/regroup";
 import { among } from "./people";

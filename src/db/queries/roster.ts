@@ -1,8 +1,8 @@
 import "server-only";
 import { and, asc, eq, gt, inArray, isNull, ne, sql } from "drizzle-orm";
 import { type SQLiteColumn, union } from "drizzle-orm/sqlite-core";
-import type { Queryable } from "../connection";
 import { manyRows } from "../manyRows";
+import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { groupMembers, groups } from "../schema/regroup";

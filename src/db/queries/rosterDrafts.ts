@@ -1,6 +1,6 @@
 import "server-only";
 import { eq, getTableColumns, lt } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { rosterDrafts } from "../schema/history";
 
 /** A draft without its file, which may be as large as a district's roster: only who reads the file fetches it. */

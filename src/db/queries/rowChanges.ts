@@ -1,8 +1,8 @@
 import "server-only";
 import { inArray } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
-import type { Queryable } from "../connection";
 import { insertMany, manyRows } from "../manyRows";
+import type { Queryable } from "../queryable";
 import type { RowChange } from "../schema/history";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { planEntries } from "../schema/plan";

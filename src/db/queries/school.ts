@@ -1,5 +1,5 @@
 import "server-only";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { classStaff, holidays, people, roles, schools, terms } from "../schema/people";
 
 /** A new school with its first term, its holidays and its staff. */

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, inArray, isNotNull, isNull } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { skillStates } from "../schema/delivery";
 
 /** Skills in which these students have a snag that is not cleared. */

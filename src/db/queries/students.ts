@@ -1,6 +1,6 @@
 import "server-only";
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
 import { erasures, interests, supports } from "../schema/students";
 

@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, eq, inArray, sql } from "drizzle-orm";
-import type { Queryable } from "../connection";
 import { prepared } from "../prepared";
+import type { Queryable } from "../queryable";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/delivery";
 
 export type SkillStateRow = typeof skillStates.$inferSelect;

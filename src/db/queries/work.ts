@@ -1,6 +1,6 @@
 import "server-only";
 import { and, asc, desc, eq, getTableColumns, inArray, isNull } from "drizzle-orm";
-import type { Queryable } from "../connection";
+import type { Queryable } from "../queryable";
 import { sittings } from "../schema/delivery";
 import { people } from "../schema/people";
 import { workSkills, works, workTargets } from "../schema/work";

@@ -1,5 +1,4 @@
 import "server-only";
-import type { Queryable } from "@/db/connection";
 import {
   type CredentialRow,
   clearThrottlesOf,
@@ -9,6 +8,7 @@ import {
   setSecrets,
   unlock,
 } from "@/db/queries/credentials";
+import type { Queryable } from "@/db/queryable";
 import { Refusal } from "@/server/runtime/refusal";
 
 /** Gives a person a new secret: every lock is lifted, every session ends. */

@@ -1,7 +1,7 @@
 import "server-only";
-import type { Queryable } from "@/db/connection";
 import { insertSession, revokeSession, type SessionRow, sessionOf, touchSession } from "@/db/queries/credentials";
 import type { PersonRow } from "@/db/queries/people";
+import type { Queryable } from "@/db/queryable";
 import type { Runtime } from "@/server/runtime/runtime";
 import { schoolOf } from "@/server/runtime/school";
 import { newToken, tokenHashOf } from "./secrets";

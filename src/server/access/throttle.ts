@@ -1,6 +1,6 @@
 import "server-only";
-import type { Queryable } from "@/db/connection";
 import { setThrottle, throttleOf } from "@/db/queries/credentials";
+import type { Queryable } from "@/db/queryable";
 import { Refusal } from "@/server/runtime/refusal";
 
 const MINUTE = 60_000;

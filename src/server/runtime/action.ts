@@ -4,9 +4,8 @@ import { unstable_rethrow } from "next/navigation";
 import type { ActionResult } from "@/core/model/actionResult";
 import { requireActor } from "@/server/access/currentActor";
 import type { Context } from "./context";
-import { log } from "./log";
-import { Refusal } from "./refusal";
 import { theRuntime } from "./runtime";
+import { told } from "./told";
 
 /** Runs a write for the person signed in and turns a refusal into a message; views are shown anew afterwards. */
 export async function runAction<T>(write: (context: Context) => Promise<T>): Promise<ActionResult<T>> {
@@ -17,8 +16,6 @@ export async function runAction<T>(write: (context: Context) => Promise<T>): Pro
     return { ok: true, data };
   } catch (error) {
     unstable_rethrow(error);
-    if (error instanceof Refusal) return { ok: false, code: error.code, message: error.message };
-    log("error", "action failed", { error: String(error), stack: error instanceof Error ? error.stack : undefined });
-    return { ok: false, code: "failed", message: "That did not work, and nothing was changed. Please try again." };
+    return told(error, "action failed");
   }
 }

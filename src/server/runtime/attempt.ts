@@ -1,18 +1,19 @@
 import "server-only";
-import { redirect } from "next/navigation";
+import { redirect, unstable_rethrow } from "next/navigation";
 import type { ActionResult } from "@/core/model/actionResult";
 import { requireActor } from "@/server/access/currentActor";
 import type { Context } from "./context";
 import { Refusal } from "./refusal";
 import { theRuntime } from "./runtime";
+import { told } from "./told";
 
 /** What a page shows: the read's result, or the words of its refusal. Signed-out people go to the sign-in. */
 export async function attempt<T>(read: (context: Context) => Promise<T>): Promise<ActionResult<T>> {
   try {
     return { ok: true, data: await read({ runtime: await theRuntime(), actor: await requireActor() }) };
   } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    if (error.code === "signed-out") redirect("/sign-in");
-    return { ok: false, code: error.code, message: error.message };
+    unstable_rethrow(error);
+    if (error instanceof Refusal && error.code === "signed-out") redirect("/sign-in");
+    return told(error, "page failed");
   }
 }

@@ -1,6 +1,6 @@
 import "server-only";
-import type { Queryable } from "@/db/connection";
 import { rowsOfTable } from "@/db/queries/rowChanges";
+import type { Queryable } from "@/db/queryable";
 import { fullNames } from "@/server/classroom/names";
 
 const PLACE = /\{person:([^}]+)\}/g;

@@ -2,7 +2,6 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import type { ChangeArea } from "@/core/model/changeArea";
-import type { Queryable } from "@/db/connection";
 import { errorKind } from "@/db/errorKind";
 import {
   type ChangeRow,
@@ -15,6 +14,7 @@ import {
 } from "@/db/queries/history";
 import { firstReference } from "@/db/queries/references";
 import { applyRowChanges, firstRowChangedSince, inverse } from "@/db/queries/rowChanges";
+import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { type Actor, may } from "@/server/access/policy";
 import type { Context } from "./context";

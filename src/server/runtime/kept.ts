@@ -1,37 +1,61 @@
 import "server-only";
 import { LRUCache } from "lru-cache";
+import { countedAmong, stateOfTables } from "@/db/queries/tableRevisions";
 import type { Runtime } from "./runtime";
 
 /** Keys of one kind that are kept at most; who was not asked for longest goes first. */
 const MOST_KEPT = 500;
+/** How long another process's change of settings or content may go unseen. */
+const LOOK_EVERY_MILLISECONDS = 1_000;
+
+interface Store<Value> {
+  readonly values: LRUCache<string, Promise<Value>>;
+  /** The state of the counted tables when it was looked at last. */
+  state: string;
+  /** On the process's own clock, which nobody sets back. */
+  lookedAt: number;
+}
 
 /**
  * Something that is read once for each key and kept in this process until a commit touches one of the tables that it is made
- * of, whoever writes them. What failed to load is not kept.
+ * of, whoever writes them. What other processes write is seen within a second where the table is a counted one (settings,
+ * content). What failed to load is not kept.
  */
 export function kept<Value>(
   tables: readonly string[],
   load: (runtime: Runtime, key: string) => Promise<Value>,
 ): (runtime: Runtime, key: string) => Promise<Value> {
-  const stores = new WeakMap<object, LRUCache<string, Promise<Value>>>();
-  const storeOf = ({ db }: Runtime): LRUCache<string, Promise<Value>> => {
+  const stores = new WeakMap<object, Store<Value>>();
+  const counted = countedAmong(tables);
+  const storeOf = ({ db }: Runtime): Store<Value> => {
     const known = stores.get(db);
     if (known) return known;
-    const store = new LRUCache<string, Promise<Value>>({ max: MOST_KEPT });
+    const store = {
+      values: new LRUCache<string, Promise<Value>>({ max: MOST_KEPT }),
+      state: "",
+      lookedAt: Number.NEGATIVE_INFINITY,
+    };
     stores.set(db, store);
     db.onCommit((touched) => {
-      if (tables.some((table) => touched.has(table))) store.clear();
+      if (tables.some((table) => touched.has(table))) store.values.clear();
     });
     return store;
   };
-  return (runtime, key) => {
+  const look = async ({ db }: Runtime, store: Store<Value>): Promise<void> => {
+    store.lookedAt = performance.now();
+    const state = await stateOfTables(db.read, counted);
+    if (state !== store.state) store.values.clear();
+    store.state = state;
+  };
+  return async (runtime, key) => {
     const store = storeOf(runtime);
-    const known = store.get(key);
+    if (counted.length > 0 && performance.now() - store.lookedAt > LOOK_EVERY_MILLISECONDS) await look(runtime, store);
+    const known = store.values.get(key);
     if (known) return known;
     const loading = load(runtime, key);
-    store.set(key, loading);
+    store.values.set(key, loading);
     loading.catch(() => {
-      if (store.peek(key) === loading) store.delete(key);
+      if (store.values.peek(key) === loading) store.values.delete(key);
     });
     return loading;
   };

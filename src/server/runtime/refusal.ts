@@ -7,7 +7,9 @@ export type RefusalCode =
   | "conflict"
   | "locked"
   | "closed"
-  | "too-large";
+  | "too-large"
+  /** The storage does not take what is written, or too much is asked at once: the same may succeed later. */
+  | "unavailable";
 
 /** A refusal that a person can read: what was wrong and what can be done. */
 export class Refusal extends Error {

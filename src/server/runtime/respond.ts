@@ -2,11 +2,11 @@ import "server-only";
 import { NextResponse } from "next/server";
 import { requireActor } from "@/server/access/currentActor";
 import type { Context } from "./context";
-import { log } from "./log";
-import { Refusal, type RefusalCode } from "./refusal";
+import type { RefusalCode } from "./refusal";
 import { theRuntime } from "./runtime";
+import { told } from "./told";
 
-const STATUS: Readonly<Record<RefusalCode, number>> = {
+const STATUS: Readonly<Record<RefusalCode | "failed", number>> = {
   "signed-out": 401,
   "not-allowed": 403,
   "not-found": 404,
@@ -15,6 +15,8 @@ const STATUS: Readonly<Record<RefusalCode, number>> = {
   locked: 423,
   closed: 409,
   "too-large": 413,
+  unavailable: 503,
+  failed: 500,
 };
 
 /** Answers a request of our own pages with JSON; refusals keep their code and words. */
@@ -38,9 +40,7 @@ async function answered(use: (context: Context) => Promise<NextResponse>): Promi
   try {
     return await use({ runtime: await theRuntime(), actor: await requireActor() });
   } catch (error) {
-    if (error instanceof Refusal)
-      return NextResponse.json({ code: error.code, message: error.message }, { status: STATUS[error.code] });
-    log("error", "request failed", { error: String(error), stack: error instanceof Error ? error.stack : undefined });
-    return NextResponse.json({ code: "failed", message: "That did not work. Please try again." }, { status: 500 });
+    const { code, message } = told(error, "request failed");
+    return NextResponse.json({ code, message }, { status: STATUS[code] });
   }
 }

@@ -63,7 +63,7 @@ async function sendLink(runtime: Runtime, person: PersonRow, email: string, name
   // Not waited for: how long a mail takes would tell a known address from an unknown one.
   void runtime
     .sendMail({ to: email, subject: "A new password for Oxbow", text })
-    .catch((error: unknown) => log("error", "mail not sent", { error: String(error) }));
+    .catch((error: unknown) => log("error", "mail not sent", { error }));
 }
 
 const setInput = object({

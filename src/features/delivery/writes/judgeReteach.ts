@@ -1,8 +1,8 @@
 import "server-only";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { reteachOutcome } from "@/core/grouping/reteachOutcome";
-import type { Queryable } from "@/db/connection";
 import { keepVerdict, unjudgedReteach } from "@/db/queries/regroup";
+import type { Queryable } from "@/db/queryable";
 import { chanceNow } from "./chooseNext";
 import type { OpenSitting } from "./sitting";
 

@@ -1,11 +1,11 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import type { SkillState } from "@/core/mastery/skillState";
-import type { Queryable } from "@/db/connection";
 import { type AnswerSituation, insertSitting, type SittingRow, sittingOf } from "@/db/queries/delivery";
 import { gradeAtWork } from "@/db/queries/people";
 import { skillStatesOfPerson } from "@/db/queries/summaries";
 import { skillIdsOfWorks, targetOf, workById } from "@/db/queries/work";
+import type { Queryable } from "@/db/queryable";
 import type { Presentation } from "@/db/schema/delivery";
 import { statesByStudent } from "@/server/classroom/skillStates";
 import type { Context } from "@/server/runtime/context";

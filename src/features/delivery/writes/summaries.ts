@@ -3,9 +3,9 @@ import { priorMastery } from "@/core/mastery/priorMastery";
 import type { SkillState } from "@/core/mastery/skillState";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
 import { CoreError } from "@/core/model/fail";
-import type { Queryable } from "@/db/connection";
 import { type AnswerRow, answersAfter } from "@/db/queries/answerLog";
 import { addMisconceptionSign, addToSkillDay, clearSummaries, saveSkillState } from "@/db/queries/summaries";
+import type { Queryable } from "@/db/queryable";
 import type { Runtime } from "@/server/runtime/runtime";
 
 type LoggedAnswer = Omit<AnswerRow, "serial">;

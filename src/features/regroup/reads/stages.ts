@@ -1,5 +1,4 @@
 import "server-only";
-import type { Queryable } from "@/db/connection";
 import { finishedWorks } from "@/db/queries/figures";
 import {
   groupsById,
@@ -9,6 +8,7 @@ import {
   studentsOfReteaches,
 } from "@/db/queries/regroup";
 import { worksById } from "@/db/queries/work";
+import type { Queryable } from "@/db/queryable";
 import { stageOf } from "../stage";
 
 /** Groups whose home is one of the classes, and some more, each once. */

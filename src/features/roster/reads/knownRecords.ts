@@ -1,7 +1,7 @@
 import "server-only";
 import type { KnownRecord, RosterFile } from "@/core/roster/rosterRecord";
-import type { Queryable } from "@/db/connection";
 import { sheetExtras, type WholeRoster, wholeRoster } from "@/db/queries/roster";
+import type { Queryable } from "@/db/queryable";
 import { ROSTER_TABLES } from "./tables/allTables";
 import { withExtra } from "./tables/extra";
 import { memberships as membershipTable } from "./tables/memberships";

@@ -1,10 +1,10 @@
 import "server-only";
 import { array, boolean, mixed, number, object, string } from "yup";
 import { ROSTER_FIELDS } from "@/core/roster/rosterField";
-import type { Queryable } from "@/db/connection";
 import { classByCode, classesById } from "@/db/queries/people";
 import { deleteDraftsBefore, insertDraft, type RosterDraftRow, updateDraft } from "@/db/queries/rosterDrafts";
 import { added } from "@/db/queries/rowChanges";
+import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
 import type { StaffActor } from "@/server/access/policy";

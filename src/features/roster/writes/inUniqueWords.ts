@@ -1,7 +1,7 @@
 import "server-only";
-import type { Queryable } from "@/db/connection";
 import { errorKind } from "@/db/errorKind";
 import { isTaken } from "@/db/queries/people";
+import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { Refusal } from "@/server/runtime/refusal";
 

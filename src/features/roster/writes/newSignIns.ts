@@ -1,9 +1,9 @@
 import "server-only";
 import { toDataURL } from "qrcode";
 import { array, boolean, object, string } from "yup";
-import type { Queryable } from "@/db/connection";
 import { revokeSessionsOf } from "@/db/queries/credentials";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
+import type { Queryable } from "@/db/queryable";
 import { demand, demandStaff } from "@/server/access/demand";
 import { liftLocks, replaceSecrets } from "@/server/access/newSecrets";
 import { hashSecret, newCardToken, newPin, tokenHashOf } from "@/server/access/secrets";
