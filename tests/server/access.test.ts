@@ -100,40 +100,6 @@ describe("sessions", () => {
   });
 });
 
-describe("guessing", () => {
-  it("from ever new devices stops at a limit of the person's own", async () => {
-    const { studentIds } = await makeClass(school, 2);
-    const slips = await newSignIns(await school.teacher(), { studentIds });
-    const [victim, classmate] = slips as [(typeof slips)[0], (typeof slips)[0]];
-    const wrong = victim.pin === "0000" ? "1111" : "0000";
-    let refused = "";
-    for (let n = 0; n < 26; n++)
-      await signInStudent(school.runtime, { ...victim, pin: wrong }, { ...HERE, deviceId: `device-${n}` }).catch(
-        (error) => {
-          refused = error.code;
-        },
-      );
-    expect(refused).toBe("locked");
-    await expect(signInStudent(school.runtime, victim, { ...HERE, deviceId: "own" })).rejects.toMatchObject({
-      code: "locked",
-    });
-    await signInStudent(school.runtime, classmate, HERE);
-    school.setNow(START + 61 * MINUTE);
-    await signInStudent(school.runtime, victim, { ...HERE, deviceId: "own" });
-  });
-
-  it("of class codes stops at the address, not for others", async () => {
-    const { studentIds } = await makeClass(school, 1);
-    const [slip] = (await newSignIns(await school.teacher(), { studentIds })) as [
-      Awaited<ReturnType<typeof newSignIns>>[0],
-    ];
-    const wrong = { ...slip, code: "ZZZZZZ" };
-    for (let n = 0; n < 40; n++) await signInStudent(school.runtime, wrong, HERE).catch(() => {});
-    await expect(signInStudent(school.runtime, slip, HERE)).rejects.toMatchObject({ code: "locked" });
-    await signInStudent(school.runtime, slip, { ...HERE, address: "10.0.0.2" });
-  });
-});
-
 describe("passwords and the second step", () => {
   it("asks for a code once it is set up, takes each code once, and can be turned off", async () => {
     const context = await school.teacher();
@@ -206,7 +172,7 @@ describe("staff", () => {
     const cora = await school.teacher("cora");
     const { changeId } = await archiveStaff(cora, { personId: "ben" });
     expect(await personOfToken(school.runtime, signedIn.token)).toBeNull();
-    await expect(signIn()).rejects.toMatchObject({ code: "not-found" });
+    await expect(signIn()).rejects.toMatchObject({ code: "invalid" });
     expect(await staffView(cora)).toMatchObject({ left: [{ id: "ben" }] });
     await undoChange(cora, changeId);
     await signIn();
@@ -336,7 +302,7 @@ describe("taking back", () => {
     const move = { studentIds: studentIds.slice(0, 1), fromGroupId: groupId, toGroupId: null };
     const { changeId } = await moveMembers(ben, move);
     await undoChange(ben, changeId);
-    expect(await membersOfGroups(school.db.read, [groupId])).toHaveLength(1);
+    expect(await membersOfGroups(school.db.read, [groupId], { day: TODAY, viewerId: "ben" })).toHaveLength(1);
   });
 });
 
@@ -502,7 +468,7 @@ it("a last day that is still to come ends the enrollment by itself, at the door 
   const [found] = await classesById(school.db.read, [classId]);
   const inClass = async () => {
     const { students } = await rosterView(await school.teacher(), [classId]);
-    const door = await openClassDoor(school.runtime, found?.code ?? "", HERE);
+    const door = await openClassDoor(school.runtime, found?.code ?? "");
     expect(door.students.map(({ id }) => id).sort()).toEqual(students.map(({ id }) => id).sort());
     return students.map(({ id }) => id).sort();
   };

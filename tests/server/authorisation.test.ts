@@ -214,7 +214,7 @@ const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ classId }) => roster("signOutClassAction")({ classId }),
   },
   "roster/makeClassAction": {
-    needs: both(staff, ofStudent("see")),
+    needs: both(staff, ofStudent("change")),
     call: ({ studentId }) =>
       roster("makeClassAction")({
         classId: id(),

@@ -9,7 +9,7 @@ import { applyImport, beginImport } from "@/features/roster/writes/importRoster"
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { assignForm, workView } from "@/features/work/reads";
 import { openClassDoor } from "@/server/access/signIn";
-import { csv, fingerprintOf, givePractice, HERE, type TestSchool, testSchool } from "../support/school";
+import { csv, fingerprintOf, givePractice, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;
 let classId = "";
@@ -61,5 +61,5 @@ it("students whose names read the same are told apart on every page, as at the d
   expect(cells.map(({ studentName }) => studentName).sort()).toEqual(SHORT);
   expect(sorted(await Promise.all(ids.map((id) => studentSheet(teacher, id))))).toEqual(FULL);
   const [{ code = "" } = {}] = (await rosterView(teacher, [classId])).classes;
-  expect(sorted((await openClassDoor(school.runtime, code, HERE)).students)).toEqual(SHORT);
+  expect(sorted((await openClassDoor(school.runtime, code)).students)).toEqual(SHORT);
 });

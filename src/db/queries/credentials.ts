@@ -1,8 +1,8 @@
 import "server-only";
-import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, desc, eq, isNull, lt, or, sql } from "drizzle-orm";
 import { prepared } from "../prepared";
 import type { Queryable } from "../queryable";
-import { credentials, passwordResets, sessions, throttles } from "../schema/access";
+import { credentials, passwordResets, sessions } from "../schema/access";
 import { people } from "../schema/people";
 import { among } from "./people";
 
@@ -36,19 +36,6 @@ export async function setSecrets(tx: Queryable, secrets: readonly NewSecret[]): 
       });
 }
 
-/** Forgets the wrong tries at some people's doors, from every device. */
-export async function clearThrottlesOf(tx: Queryable, personIds: readonly string[]): Promise<void> {
-  const owner = sql<string>`substr(${throttles.key}, 1, instr(${throttles.key} || '|', '|') - 1)`;
-  await tx
-    .delete(throttles)
-    .where(
-      and(
-        inArray(throttles.kind, ["device-person", "person"]),
-        sql`${owner} in (select value from json_each(${JSON.stringify(personIds)}))`,
-      ),
-    );
-}
-
 /** Lets people sign in again who were locked out. */
 export async function unlock(tx: Queryable, personIds: readonly string[]): Promise<void> {
   await tx.update(credentials).set({ lockedUntil: null }).where(among(credentials.personId, personIds));
@@ -74,6 +61,18 @@ export async function updateCredential(
   values: Partial<Omit<CredentialRow, "personId">>,
 ): Promise<void> {
   await tx.update(credentials).set(values).where(eq(credentials.personId, personId));
+}
+
+/** Marks the time step of a second step as used; false when it, or a later one, was used already. */
+export async function useTotpStep(tx: Queryable, personId: string, step: number): Promise<boolean> {
+  const used = await tx
+    .update(credentials)
+    .set({ totpLastStep: step })
+    .where(
+      and(eq(credentials.personId, personId), or(isNull(credentials.totpLastStep), lt(credentials.totpLastStep, step))),
+    )
+    .returning({ personId: credentials.personId });
+  return used.length > 0;
 }
 
 export async function personByCard(db: Queryable, cardHash: string) {
@@ -129,24 +128,6 @@ export async function openSessionsOf(db: Queryable, personId: string): Promise<S
     .from(sessions)
     .where(and(eq(sessions.personId, personId), isNull(sessions.revokedAt)))
     .orderBy(desc(sessions.lastSeenAt));
-}
-
-export async function throttleOf(db: Queryable, kind: string, key: string) {
-  const [row] = await db
-    .select()
-    .from(throttles)
-    .where(and(eq(throttles.kind, kind), eq(throttles.key, key)));
-  return row ?? null;
-}
-
-export async function setThrottle(tx: Queryable, row: typeof throttles.$inferInsert): Promise<void> {
-  await tx
-    .insert(throttles)
-    .values(row)
-    .onConflictDoUpdate({
-      target: [throttles.kind, throttles.key],
-      set: { count: row.count, windowEndsAt: row.windowEndsAt },
-    });
 }
 
 export async function insertReset(tx: Queryable, row: typeof passwordResets.$inferInsert): Promise<void> {

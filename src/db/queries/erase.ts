@@ -1,7 +1,7 @@
 import "server-only";
 import { eq, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
-import { credentials, passwordResets, sessions } from "../schema/access";
+import { credentials, knownDevices, passwordResets, sessions } from "../schema/access";
 import { answers, misconceptionSigns, sittings, skillDays, skillStates, uncountedAnswers } from "../schema/delivery";
 import { people } from "../schema/people";
 import { groupMembers, reteachStudents } from "../schema/regroup";
@@ -51,6 +51,7 @@ export async function forgetPerson(tx: Queryable, personId: string, at: number):
   await tx.delete(sessions).where(eq(sessions.personId, personId));
   await tx.delete(passwordResets).where(eq(passwordResets.personId, personId));
   await tx.delete(credentials).where(eq(credentials.personId, personId));
+  await tx.delete(knownDevices).where(eq(knownDevices.personId, personId));
   await tx.delete(supports).where(eq(supports.personId, personId));
   await tx.delete(interests).where(eq(interests.personId, personId));
   await tx

@@ -5,6 +5,7 @@ import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
 import { classes, classStaff, enrollments, holidays, people, roles, schools, terms } from "../schema/people";
 import { groupShares, groups } from "../schema/regroup";
+import { stillLent } from "./lent";
 
 export type PersonRow = typeof people.$inferSelect;
 export type ClassRow = typeof classes.$inferSelect;
@@ -199,8 +200,9 @@ export async function classByCode(db: Queryable, code: string): Promise<ClassRow
   return found ?? null;
 }
 
-/** The enrollments that hold on a day: the counterpart of the core's `isEnrolled`. */
-export const enrolledOn = (day: string) => or(isNull(enrollments.untilDay), gt(enrollments.untilDay, day));
+/** The enrollments that hold on a day: the counterpart of the core's `isEnrolled`, with ties that are lent. */
+export const enrolledOn = (day: string) =>
+  and(or(isNull(enrollments.untilDay), gt(enrollments.untilDay, day)), stillLent("enrollments", day));
 
 /** Students enrolled today in any of the classes, by given name; each once, with the class that comes first. */
 export async function studentsOfClasses(db: Queryable, classIds: readonly string[], today: string) {

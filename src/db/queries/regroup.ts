@@ -1,8 +1,9 @@
 import "server-only";
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, or } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, not, or, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
 import { groupMembers, groupShares, groups, reteaches, reteachStudents } from "../schema/regroup";
+import { stillLent } from "./lent";
 import { among } from "./people";
 
 export type ReteachStudentRow = typeof reteachStudents.$inferSelect;
@@ -30,16 +31,38 @@ export async function groupTiesOf(db: Queryable, personIds: readonly string[], d
   ];
 }
 
+/** The memberships that hold on a day: not over, and not lent through a tie that is. */
+export const memberOn = (day: string) => and(isNull(groupMembers.untilDay), stillLent("group_members", day));
+
+/** Who looks at a group, and when: a member whose lending tie is over is gone for the owner alone, who had them on loan. */
+interface Look {
+  readonly day: string;
+  readonly viewerId: string;
+}
+
+const isSeen = ({ day, viewerId }: Look) =>
+  or(
+    stillLent("group_members", day),
+    sql`not exists (select 1 from "groups" own where own.id = "group_members"."group_id" and own.owner_id = ${viewerId})`,
+  ) as SQL;
+
+/** Members of a group whom the viewer had on loan, and has no more. */
+export async function lapsedMembersOf(db: Queryable, groupId: string, look: Look): Promise<string[]> {
+  const rows = await db
+    .select({ personId: groupMembers.personId })
+    .from(groupMembers)
+    .where(and(eq(groupMembers.groupId, groupId), isNull(groupMembers.untilDay), not(isSeen(look))));
+  return rows.map(({ personId }) => personId);
+}
+
 /** Groups a person is a member of now, with when they meet. */
-export async function groupsOfStudents(db: Queryable, personIds: readonly string[]) {
+export async function groupsOfStudents(db: Queryable, personIds: readonly string[], day: string) {
   if (personIds.length === 0) return [];
   return db
     .select({ personId: groupMembers.personId, group: groups })
     .from(groupMembers)
     .innerJoin(groups, eq(groups.id, groupMembers.groupId))
-    .where(
-      and(inArray(groupMembers.personId, [...personIds]), isNull(groupMembers.untilDay), isNull(groups.archivedAt)),
-    )
+    .where(and(inArray(groupMembers.personId, [...personIds]), memberOn(day), isNull(groups.archivedAt)))
     .orderBy(asc(groups.name));
 }
 
@@ -86,13 +109,13 @@ export async function groupById(db: Queryable, id: string) {
 }
 
 /** Present members of the groups, by given name. */
-export async function membersOfGroups(db: Queryable, groupIds: readonly string[]) {
+export async function membersOfGroups(db: Queryable, groupIds: readonly string[], look: Look) {
   if (groupIds.length === 0) return [];
   return db
     .select({ groupId: groupMembers.groupId, membershipId: groupMembers.id, person: people })
     .from(groupMembers)
     .innerJoin(people, eq(people.id, groupMembers.personId))
-    .where(and(inArray(groupMembers.groupId, [...groupIds]), isNull(groupMembers.untilDay)))
+    .where(and(inArray(groupMembers.groupId, [...groupIds]), isNull(groupMembers.untilDay), isSeen(look)))
     .orderBy(asc(people.givenName), asc(people.familyName));
 }
 

@@ -119,10 +119,10 @@ export async function classStaffOf(db: Queryable, personId: string): Promise<Cla
   return db.select().from(classStaff).where(eq(classStaff.personId, personId));
 }
 
-/** All enrollments of a student, those that are over too, the latest first. */
-export async function enrollmentsOf(db: Queryable, personId: string) {
+/** All enrollments of a student, those that are over too, the latest first; with whether each holds on a day. */
+export async function enrollmentsOf(db: Queryable, personId: string, day: string) {
   return db
-    .select({ enrollment: enrollments, class: classes })
+    .select({ enrollment: enrollments, class: classes, holds: sql`coalesce(${enrolledOn(day)}, 0)`.mapWith(Boolean) })
     .from(enrollments)
     .innerJoin(classes, eq(classes.id, enrollments.classId))
     .where(eq(enrollments.personId, personId))

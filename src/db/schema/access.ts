@@ -10,7 +10,7 @@ export const credentials = sqliteTable("credentials", {
   kind: text("kind", { enum: ["password", "number", "picture"] })
     .notNull()
     .default("number"),
-  /** Some device was stopped after too many wrong tries until then: shown to the teacher, who can lift it. */
+  /** Until then the teacher is shown that wrong tries make somebody wait at this door, and can lift it. */
   lockedUntil: integer("locked_until"),
   lastSignInAt: integer("last_sign_in_at"),
   /** SHA-256 of the token in a student's printed code. */
@@ -43,16 +43,32 @@ export const sessions = sqliteTable(
   (t) => [index("sessions_by_person").on(t.personId)],
 );
 
-/** Wrong tries of one kind from one place within a window; what stops guessing. */
+/** Wrong tries at a door of one kind; what slows guessing down. */
 export const throttles = sqliteTable(
   "throttles",
   {
     kind: text("kind").notNull(),
     key: text("key").notNull(),
     count: integer("count").notNull(),
-    windowEndsAt: integer("window_ends_at").notNull(),
+    lastAt: integer("last_at").notNull(),
+    /** When all of them are forgotten, and the row says nothing any more. */
+    forgetAt: integer("forget_at").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.kind, t.key] })],
+  (t) => [primaryKey({ columns: [t.kind, t.key] }), index("throttles_by_end").on(t.forgetAt)],
+);
+
+/** Devices on which somebody signed in before: who guesses elsewhere does not make them wait. */
+export const knownDevices = sqliteTable(
+  "known_devices",
+  {
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id, { onDelete: "cascade" }),
+    /** SHA-256 of the mark in the browser's cookie. */
+    deviceHash: text("device_hash").notNull(),
+    lastAt: integer("last_at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.deviceHash] })],
 );
 
 export const passwordResets = sqliteTable(

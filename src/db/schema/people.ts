@@ -194,6 +194,8 @@ export const enrollments = sqliteTable(
     fromDay: text("from_day").notNull(),
     /** First day on which the student is no more in the class, as the roster standard counts; null while no end is known. */
     untilDay: text("until_day"),
+    /** The tie (a row of class_staff or group_shares) by which its maker had the student; it holds as long as that does. */
+    lentThrough: text("lent_through"),
     sourcedId: text("sourced_id"),
     extra: text("extra", { mode: "json" }).$type<Extra>(),
   },

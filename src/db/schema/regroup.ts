@@ -71,6 +71,8 @@ export const groupMembers = sqliteTable(
       .references(() => people.id),
     fromDay: text("from_day").notNull(),
     untilDay: text("until_day"),
+    /** The tie (a row of class_staff or group_shares) by which its maker had the student; it holds as long as that does. */
+    lentThrough: text("lent_through"),
   },
   (t) => [index("group_members_by_group").on(t.groupId), index("group_members_by_person").on(t.personId)],
 );

@@ -2,7 +2,7 @@
 import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import type { ActionResult } from "@/core/model/actionResult";
-import { SESSION_COOKIE } from "@/server/access/currentActor";
+import { sessionCookie } from "@/server/access/cookies";
 import { doorstep } from "@/server/access/doorstep";
 import { presentSession } from "@/server/access/presentSession";
 import type { ClassDoor } from "@/server/access/signIn";
@@ -13,18 +13,20 @@ import { beginSecondStep, changePassword, confirmSecondStep, endSession, removeS
 import { enterAsStaff, enterAsStudent, enterByCard, leave, openDoor } from "./writes/enter";
 import { askReset, setPasswordByLink } from "./writes/resetPassword";
 
-const COOKIE = { httpOnly: true, sameSite: "lax", path: "/", maxAge: 12 * 3600 } as const;
+async function keepSession(token: string, kind: "staff" | "student"): Promise<void> {
+  const { name, options } = sessionCookie(await theRuntime(), kind);
+  (await cookies()).set(name, token, options);
+}
 
 export async function openDoorAction(code: string): Promise<ActionResult<ClassDoor>> {
-  const from = await doorstep();
-  return runOpenAction((runtime) => openDoor(runtime, { code }, from));
+  return runOpenAction((runtime) => openDoor(runtime, { code }));
 }
 
 export async function studentSignInAction(input: unknown): Promise<ActionResult<null>> {
   const from = await doorstep();
   const result = await runOpenAction((runtime) => enterAsStudent(runtime, input, from));
   if (!result.ok) return result;
-  (await cookies()).set(SESSION_COOKIE, result.data, COOKIE);
+  await keepSession(result.data, "student");
   redirect("/river");
 }
 
@@ -32,7 +34,7 @@ export async function cardSignInAction(input: unknown): Promise<ActionResult<nul
   const from = await doorstep();
   const result = await runOpenAction((runtime) => enterByCard(runtime, input, from));
   if (!result.ok) return result;
-  (await cookies()).set(SESSION_COOKIE, result.data, COOKIE);
+  await keepSession(result.data, "student");
   redirect("/river");
 }
 
@@ -41,15 +43,17 @@ export async function staffSignInAction(input: unknown): Promise<ActionResult<"c
   const result = await runOpenAction((runtime) => enterAsStaff(runtime, input, from));
   if (!result.ok) return result;
   if (result.data === "code") return { ok: true, data: "code" };
-  (await cookies()).set(SESSION_COOKIE, result.data.token, COOKIE);
+  await keepSession(result.data.token, "staff");
   redirect("/");
 }
 
 export async function signOutAction(): Promise<void> {
   const jar = await cookies();
-  const token = jar.get(SESSION_COOKIE)?.value;
-  if (token) await leave(await theRuntime(), token);
-  jar.delete(SESSION_COOKIE);
+  const runtime = await theRuntime();
+  const { name, options } = sessionCookie(runtime, "staff");
+  const token = jar.get(name)?.value;
+  if (token) await leave(runtime, token);
+  jar.set(name, "", { ...options, maxAge: 0 });
   redirect("/sign-in");
 }
 

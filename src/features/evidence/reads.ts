@@ -21,6 +21,7 @@ import { gapWorthFirst, percent } from "@/server/classroom/gap";
 import type { Context } from "@/server/runtime/context";
 import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
+import { todayOf } from "@/server/runtime/school";
 import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
 
 const ANSWERS_SHOWN = 40;
@@ -158,7 +159,10 @@ async function oneStudent(context: Context, studentId: string) {
   demand(actor, "see", subject);
   // A specialist may meet the student in a group only, and whoever left is in no class: their last class sets the plan.
   const own = actor.kind === "staff" ? classes.filter(({ id }) => actor.classTies.has(id)) : [];
-  const last = classes.length > 0 ? [] : (await enrollmentsOf(runtime.db.read, studentId)).slice(0, 1);
+  const last =
+    classes.length > 0
+      ? []
+      : (await enrollmentsOf(runtime.db.read, studentId, await todayOf(runtime, person.schoolId))).slice(0, 1);
   const around = own.length > 0 ? own : [...classes, ...last.map((row) => row.class)];
   const classroom = await classroomOfSome(
     runtime,

@@ -4,15 +4,14 @@ import { cache } from "react";
 import { Refusal } from "@/server/runtime/refusal";
 import { theRuntime } from "@/server/runtime/runtime";
 import { actorOf } from "./actorOf";
+import { sessionCookie } from "./cookies";
 import type { Actor } from "./policy";
 import { personOfToken } from "./sessions";
 
-export const SESSION_COOKIE = "oxbow_session";
-
 /** Whoever is signed in, once per request. */
 export const currentActor = cache(async (): Promise<Actor | null> => {
-  const token = (await cookies()).get(SESSION_COOKIE)?.value;
   const runtime = await theRuntime();
+  const token = (await cookies()).get(sessionCookie(runtime, "staff").name)?.value;
   const person = token ? await personOfToken(runtime, token) : null;
   return person ? actorOf(runtime, person) : null;
 });

@@ -1,23 +1,27 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
 import { cookies, headers } from "next/headers";
-import type { Doorstep } from "./signIn";
-
-const DEVICE_COOKIE = "oxbow_device";
-const YEAR_SECONDS = 365 * 86_400;
+import { theRuntime } from "@/server/runtime/runtime";
+import { deviceCookie, sessionCookie } from "./cookies";
+import type { Doorstep } from "./passDoor";
 
 /** Where a try to sign in comes from. The browser gets a mark of its own, so that its wrong tries stop nobody else. */
 export async function doorstep(): Promise<Doorstep> {
-  const [jar, head] = [await cookies(), await headers()];
-  let deviceId = jar.get(DEVICE_COOKIE)?.value;
-  // A mark that we did not give out may be made up anew for each guess; such tries count by address and by person.
+  const [jar, head, runtime] = [await cookies(), await headers(), await theRuntime()];
+  const device = deviceCookie(runtime);
+  let deviceId = jar.get(device.name)?.value;
+  // A mark may be made up anew for each guess: then it is none on which the person signed in before.
   if (!deviceId || !/^[0-9a-f-]{36}$/.test(deviceId)) {
     deviceId = randomUUID();
-    jar.set(DEVICE_COOKIE, deviceId, { httpOnly: true, sameSite: "lax", path: "/", maxAge: YEAR_SECONDS });
+    jar.set(device.name, deviceId, device.options);
   }
-  // Behind a proxy the last entry is the one that the proxy itself has seen.
-  const address = head.get("x-forwarded-for")?.split(",").at(-1)?.trim() ?? "unknown";
-  return { deviceId, address, device: deviceWords(head.get("user-agent") ?? "") };
+  return {
+    deviceId,
+    // Set by our own server, from the socket or from proxies that it trusts (server/http).
+    address: head.get("x-oxbow-address") ?? "unknown",
+    device: deviceWords(head.get("user-agent") ?? ""),
+    formerToken: jar.get(sessionCookie(runtime, "staff").name)?.value ?? "",
+  };
 }
 
 /** "Chrome on Windows": enough to know one's own devices again. */

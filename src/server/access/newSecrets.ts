@@ -1,17 +1,20 @@
 import "server-only";
 import {
   type CredentialRow,
-  clearThrottlesOf,
   type NewSecret,
   revokeSessionsOf,
   setSecret,
   setSecrets,
   unlock,
 } from "@/db/queries/credentials";
+import { forgetDevicesOf } from "@/db/queries/knownDevices";
+import { peopleById } from "@/db/queries/people";
+import { forgetTriesOf } from "@/db/queries/throttles";
 import type { Queryable } from "@/db/queryable";
 import { Refusal } from "@/server/runtime/refusal";
+import { doorsOf } from "./doorKeys";
 
-/** Gives a person a new secret: every lock is lifted, every session ends. */
+/** Gives a person a new secret: every wait is lifted, every session ends, no device is known any more. */
 export async function replaceSecret(
   tx: Queryable,
   personId: string,
@@ -20,6 +23,7 @@ export async function replaceSecret(
 ): Promise<void> {
   await setSecret(tx, personId, secret.hash, secret.kind);
   await liftLocks(tx, [personId]);
+  await forgetDevicesOf(tx, [personId]);
   await revokeSessionsOf(tx, [personId], now);
 }
 
@@ -28,12 +32,14 @@ export async function replaceSecrets(tx: Queryable, secrets: readonly NewSecret[
   const ids = secrets.map(({ personId }) => personId);
   await setSecrets(tx, secrets);
   await liftLocks(tx, ids);
+  await forgetDevicesOf(tx, ids);
   await revokeSessionsOf(tx, ids, now);
 }
 
 /** Lets people try again at once, from every device. */
 export async function liftLocks(tx: Queryable, personIds: readonly string[]): Promise<void> {
-  await clearThrottlesOf(tx, personIds);
+  const people = await peopleById(tx, personIds);
+  await forgetTriesOf(tx, people.flatMap(doorsOf));
   await unlock(tx, personIds);
 }
 

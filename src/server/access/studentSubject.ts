@@ -11,8 +11,9 @@ export async function studentSubject(runtime: Runtime, personId: string) {
   const person = await personById(db, personId);
   if (person?.kind !== "student" || person.erasedAt !== null)
     throw new Refusal("not-allowed", "This student is not known here, or not open to you.");
-  const classes = await classesOfStudent(db, personId, await todayOf(runtime, person.schoolId));
-  const groups = await groupsOfStudents(db, [personId]);
+  const today = await todayOf(runtime, person.schoolId);
+  const classes = await classesOfStudent(db, personId, today);
+  const groups = await groupsOfStudents(db, [personId], today);
   return {
     person,
     classes,

@@ -19,6 +19,7 @@ const shape = object({
       message: "OXBOW_PUBLIC_ADDRESS must look like https://oxbow.school.example, without a slash at its end.",
       excludeEmptyString: true,
     }),
+  NODE_ENV: string().optional(),
   /** Freezes the clock at this instant, for demonstrations and tests. */
   OXBOW_NOW: string()
     .optional()
@@ -36,6 +37,7 @@ export interface Environment {
   readonly mailFrom: string;
   readonly publicAddress: string | undefined;
   readonly frozenNow: number | undefined;
+  readonly production: boolean;
 }
 
 /** The settings from the process environment, checked; the only place that reads it. */
@@ -48,5 +50,6 @@ export function readEnvironment(): Environment {
     mailFrom: values.OXBOW_MAIL_FROM,
     publicAddress: values.OXBOW_PUBLIC_ADDRESS || undefined,
     frozenNow: values.OXBOW_NOW ? Date.parse(values.OXBOW_NOW) : undefined,
+    production: values.NODE_ENV === "production",
   };
 }

@@ -17,6 +17,8 @@ export class Refusal extends Error {
   constructor(
     readonly code: RefusalCode,
     message: string,
+    /** Seconds after which the same may be tried again; where that is what is refused. */
+    readonly waitSeconds?: number,
   ) {
     super(message);
   }

@@ -1,4 +1,5 @@
 import "server-only";
+import { readEnvironment } from "./environment";
 import { log } from "./log";
 import { theRuntime } from "./runtime";
 
@@ -24,7 +25,7 @@ function captureConsole(): void {
 
 /** Makes the process ready: whoever asks first should not wait for the database to be opened. */
 export async function startProcess(): Promise<void> {
-  if (process.env.NODE_ENV !== "production") return;
+  if (!readEnvironment().production) return;
   captureConsole();
   // A database that can't be opened now may open at the first request; pages say so until then.
   await theRuntime().catch((error: unknown) => log("error", "the database could not be opened", { error }));

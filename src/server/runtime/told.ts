@@ -8,6 +8,7 @@ export interface Told {
   readonly ok: false;
   readonly code: RefusalCode | "failed";
   readonly message: string;
+  readonly waitSeconds?: number;
 }
 
 const UNAVAILABLE =
@@ -15,7 +16,10 @@ const UNAVAILABLE =
 
 /** The words for whoever asked: a refusal's own, or what can be said of a failure. Its causes go to the log. */
 export function told(error: unknown, what: string): Told {
-  if (error instanceof Refusal) return { ok: false, code: error.code, message: error.message };
+  if (error instanceof Refusal) {
+    const { code, message, waitSeconds } = error;
+    return { ok: false, code, message, ...(waitSeconds === undefined ? {} : { waitSeconds }) };
+  }
   log("error", what, { error });
   if (isStorageFailure(error)) return { ok: false, code: "unavailable", message: UNAVAILABLE };
   return { ok: false, code: "failed", message: "That did not work, and nothing was changed. Please try again." };

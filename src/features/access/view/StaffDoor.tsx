@@ -5,6 +5,7 @@ import { Button } from "@/ui/primitives/Button";
 import { Problem } from "@/ui/primitives/Field";
 import { staffSignInAction } from "../actions";
 import { DOOR_FIELD } from "./doorField";
+import { clockWords, useWait } from "./useWait";
 
 /** Staff: by email and password, and by a code where a second step is set up. */
 export function StaffDoor() {
@@ -13,6 +14,7 @@ export function StaffDoor() {
   const [code, setCode] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const wait = useWait();
   return (
     <form
       onSubmit={(event) => {
@@ -20,6 +22,7 @@ export function StaffDoor() {
         start(async () => {
           const result = await staffSignInAction({ email, password, ...(code === null ? {} : { code }) });
           setProblem(result.ok ? null : result.message);
+          wait.begin(result.ok ? undefined : result.waitSeconds);
           if (result.ok && result.data === "code") setCode("");
           else if (!result.ok && code !== null) setCode("");
         });
@@ -72,8 +75,8 @@ export function StaffDoor() {
         </>
       )}
       <Problem text={problem} />
-      <Button look="main" size="big" type="submit" className="mt-4 w-full" disabled={busy}>
-        {busy ? "Opening…" : "Sign in"}
+      <Button look="main" size="big" type="submit" className="mt-4 w-full" disabled={busy || wait.left > 0}>
+        {busy ? "Opening…" : wait.left > 0 ? `Wait ${clockWords(wait.left)}` : "Sign in"}
       </Button>
       {code === null ? (
         <p className="mt-3 text-[17px]">

@@ -1,6 +1,7 @@
 "use client";
-import { useRef, useState, useTransition } from "react";
+import { useEffect, useRef, useState, useTransition } from "react";
 import { PICTURES, PICTURES_IN_PIN } from "@/core/model/pictures";
+import { classCodeWords, readClassCode } from "@/core/roster/classCode";
 import type { ClassDoor } from "@/server/access/signIn";
 import { Button } from "@/ui/primitives/Button";
 import { Problem } from "@/ui/primitives/Field";
@@ -8,8 +9,28 @@ import { Picture } from "@/ui/primitives/Picture";
 import { openDoorAction, studentSignInAction } from "../actions";
 import { CardReader } from "./CardReader";
 import { DOOR_FIELD } from "./doorField";
+import { clockWords, useWait } from "./useWait";
 
 type Student = ClassDoor["students"][number];
+
+const CLASS_KEPT = "oxbow.class";
+
+/** So that the code is typed once on each device. */
+function rememberClass(code: string): void {
+  try {
+    localStorage.setItem(CLASS_KEPT, code);
+  } catch {
+    // Then it is typed again.
+  }
+}
+
+function rememberedClass(): string {
+  try {
+    return localStorage.getItem(CLASS_KEPT) ?? "";
+  } catch {
+    return "";
+  }
+}
 
 /** Students: by class code, name and PIN, or with their card. */
 export function StudentDoor() {
@@ -19,6 +40,8 @@ export function StudentDoor() {
   const [withCard, setWithCard] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  // After the first paint: the server does not know what this device remembers.
+  useEffect(() => setCode((typed) => typed || classCodeWords(rememberedClass())), []);
   const findClass = () =>
     start(async () => {
       const result = await openDoorAction(code);
@@ -31,17 +54,17 @@ export function StudentDoor() {
       <form action={findClass}>
         <h1 className="mb-4 font-serif text-3xl">Your class</h1>
         <label htmlFor="code" className="mb-1.5 block text-lg">
-          Class code, six letters
+          Class code, ten letters and digits
         </label>
         <input
           id="code"
-          className={`${DOOR_FIELD} tracking-[0.3em] uppercase`}
+          className={`${DOOR_FIELD} tracking-[0.15em] uppercase`}
           value={code}
           onChange={(event) => setCode(event.target.value)}
           autoComplete="off"
           autoCapitalize="characters"
           spellCheck={false}
-          maxLength={12}
+          maxLength={30}
         />
         <Problem text={problem} />
         <Button look="main" size="big" type="submit" className="mt-4 w-full" disabled={busy}>
@@ -96,11 +119,14 @@ function PinDoor({
   const [problem, setProblem] = useState<string | null>(null);
   const [round, setRound] = useState(0);
   const [busy, start] = useTransition();
+  const wait = useWait();
   const enter = (pin: string) =>
     start(async () => {
+      rememberClass(readClassCode(code));
       const result = await studentSignInAction({ code, studentId: student.id, pin });
       if (result.ok) return;
       setProblem(result.message);
+      wait.begin(result.waitSeconds);
       // Begins the PIN anew, with the cursor in it.
       setRound((n) => n + 1);
     });
@@ -108,7 +134,11 @@ function PinDoor({
     <div>
       <h1 className="mb-1 font-serif text-3xl">Hello, {student.name.split(" ")[0]}</h1>
       <p className="text-mute mb-4 text-lg">{className}</p>
-      {student.pin === "picture" ? (
+      {wait.left > 0 ? (
+        <p role="timer" className="bg-field border-ink border-2 px-4 py-3 text-[20px]">
+          Next try in <b className="tabular-nums">{clockWords(wait.left)}</b>
+        </p>
+      ) : student.pin === "picture" ? (
         <PicturePin key={round} busy={busy} enter={enter} />
       ) : (
         <NumberPin key={round} busy={busy} enter={enter} />

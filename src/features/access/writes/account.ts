@@ -10,9 +10,11 @@ import {
 } from "@/db/queries/credentials";
 import { personById } from "@/db/queries/people";
 import { demand, demandStaff } from "@/server/access/demand";
+import { personKey } from "@/server/access/doorKeys";
+import { giveBack } from "@/server/access/doors";
 import { demandGoodPassword } from "@/server/access/newSecrets";
+import { demandTry } from "@/server/access/passDoor";
 import { hashSecret, secretFits } from "@/server/access/secrets";
-import { countTry, demandOpen } from "@/server/access/throttle";
 import { newTotpSecret, totpStep } from "@/server/access/totp";
 import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordEvent } from "@/server/runtime/history";
@@ -102,18 +104,15 @@ export async function endSession(context: Context, raw: unknown): Promise<void> 
 async function confirmed({ runtime, actor }: Context, password: string) {
   const { personId } = demandStaff(actor);
   demand(actor, "change", { kind: "account", personId });
-  const now = runtime.now();
-  const key = `${personId}|account`;
-  const words = (minutes: number) => `Too many wrong passwords. Wait ${minutes} min and try again.`;
-  await demandOpen(runtime.db.read, "device-person", key, now, words);
+  const door = { kind: "account" as const, key: personKey(personId) };
+  const reserved = await demandTry(runtime, [door], (time) => `Too many wrong passwords. Try again in ${time}.`);
   const [person, credential] = [
     await personById(runtime.db.read, personId),
     await credentialOf(runtime.db.read, personId),
   ];
-  if (!person || !credential || !(await secretFits(credential.secretHash, password))) {
-    await runtime.db.write((tx) => countTry(tx, "device-person", key, now));
+  if (!person || !credential || !(await secretFits(credential.secretHash, password, { known: true })))
     throw new Refusal("invalid", "Your present password is not right.");
-  }
+  await runtime.db.write((tx) => giveBack(tx, reserved));
   return person;
 }
 

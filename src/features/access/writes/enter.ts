@@ -1,15 +1,9 @@
 import "server-only";
 import { object, string } from "yup";
 import { PICTURES_IN_PIN } from "@/core/model/pictures";
+import type { Doorstep } from "@/server/access/passDoor";
 import { signOut } from "@/server/access/sessions";
-import {
-  type ClassDoor,
-  type Doorstep,
-  openClassDoor,
-  signInByCard,
-  signInStaff,
-  signInStudent,
-} from "@/server/access/signIn";
+import { type ClassDoor, openClassDoor, signInByCard, signInStaff, signInStudent } from "@/server/access/signIn";
 import type { Runtime } from "@/server/runtime/runtime";
 import { validated } from "@/server/runtime/validated";
 
@@ -17,7 +11,7 @@ const doorInput = object({
   code: string()
     .trim()
     .min(1, "Type the class code from your card.")
-    .max(20, "A class code has six letters.")
+    .max(30, "A class code has ten letters and digits.")
     .required("Type the class code from your card."),
 });
 const PICTURE_PIN = new RegExp(String.raw`^\d{1,2}(-\d{1,2}){${PICTURES_IN_PIN - 1}}$`);
@@ -43,8 +37,8 @@ const staffInput = object({
     .matches(/^\d{6}$/, { message: "The code has six digits.", excludeEmptyString: true }),
 });
 
-export const openDoor = (runtime: Runtime, raw: unknown, from: Doorstep): Promise<ClassDoor> =>
-  openClassDoor(runtime, validated(doorInput, raw).code, from);
+export const openDoor = (runtime: Runtime, raw: unknown): Promise<ClassDoor> =>
+  openClassDoor(runtime, validated(doorInput, raw).code);
 export const enterAsStudent = (runtime: Runtime, raw: unknown, from: Doorstep): Promise<string> =>
   signInStudent(runtime, validated(studentInput, raw), from);
 export const enterByCard = (runtime: Runtime, raw: unknown, from: Doorstep): Promise<string> =>

@@ -2,9 +2,10 @@ import "server-only";
 import { object, string } from "yup";
 import { insertReset, resetByToken, useResetsOf } from "@/db/queries/credentials";
 import { type PersonRow, personById, staffByEmail } from "@/db/queries/people";
+import { emailKey } from "@/server/access/doorKeys";
+import { reserveTry } from "@/server/access/doors";
 import { demandGoodPassword, replaceSecret } from "@/server/access/newSecrets";
 import { hashSecret, newToken, tokenHashOf } from "@/server/access/secrets";
-import { countTry, shutFor } from "@/server/access/throttle";
 import { person as placeOf, recordEvent } from "@/server/runtime/history";
 import { log } from "@/server/runtime/log";
 import { Refusal } from "@/server/runtime/refusal";
@@ -25,18 +26,23 @@ const askInput = object({
  */
 export async function askReset(runtime: Runtime, raw: unknown): Promise<void> {
   const { email } = validated(askInput, raw);
+  const door = { kind: "reset" as const, key: emailKey(email) };
+  const reserved = await runtime.db.write((tx) => reserveTry(tx, [door], runtime.now()));
+  if ("wait" in reserved) return;
   const staff = await staffByEmail(runtime.db.read, email);
-  // One address may stand for somebody at two schools: each account gets its own link.
-  for (const person of staff) await sendLink(runtime, person, email, staff.length > 1);
+  // One address may stand for somebody at two schools: each account gets its own link. Not waited for: how long it takes
+  // would tell a known address from an unknown one.
+  for (const person of staff)
+    void sendLink(runtime, person, email, staff.length > 1).catch((error: unknown) =>
+      log("error", "mail not sent", { error }),
+    );
 }
 
 async function sendLink(runtime: Runtime, person: PersonRow, email: string, namesSchool: boolean): Promise<void> {
   const now = runtime.now();
-  if ((await shutFor(runtime.db.read, "reset", person.id, now)) !== null) return;
   const at = namesSchool ? ` at ${(await schoolOf(runtime, person.schoolId)).name}` : "";
   const token = newToken();
   await runtime.db.write(async (tx) => {
-    await countTry(tx, "reset", person.id, now);
     await insertReset(tx, {
       tokenHash: tokenHashOf(token),
       personId: person.id,
@@ -60,10 +66,7 @@ async function sendLink(runtime: Runtime, person: PersonRow, email: string, name
     "",
     "If it was not you, there is nothing to do: your password stays as it is.",
   ].join("\n");
-  // Not waited for: how long a mail takes would tell a known address from an unknown one.
-  void runtime
-    .sendMail({ to: email, subject: "A new password for Oxbow", text })
-    .catch((error: unknown) => log("error", "mail not sent", { error }));
+  await runtime.sendMail({ to: email, subject: "A new password for Oxbow", text });
 }
 
 const setInput = object({

@@ -36,7 +36,7 @@ export async function groupBoard(
   const found = [...(await groupsOfClasses(db, classIds)), ...(await groupsById(db, [...staff.groupTies.keys()]))];
   const groups = [...new Map(found.map((group) => [group.id, group])).values()];
   const groupIds = groups.map(({ id }) => id);
-  const members = await membersOfGroups(db, groupIds);
+  const members = await membersOfGroups(db, groupIds, { day: classroom.today, viewerId: staff.personId });
   const past = await pastMemberships(db, groupIds);
   const shares = await sharesOfGroups(db, groupIds);
   const owners = fullNames(
@@ -63,7 +63,7 @@ export async function groupBoard(
     };
   });
   const memberIds = [...new Set(members.map(({ person }) => person.id))];
-  const meetings = (await groupsOfStudents(db, memberIds)).map(({ personId, group }) => ({
+  const meetings = (await groupsOfStudents(db, memberIds, classroom.today)).map(({ personId, group }) => ({
     personId,
     groupId: group.id,
     groupName: group.name,

@@ -7,7 +7,13 @@ import { dayWords } from "@/core/calendar/dayWords";
 import type { OutcomeVerdict } from "@/core/grouping/reteachOutcome";
 import { tellingMisses } from "@/db/queries/answerLog";
 import { classesById, peopleById } from "@/db/queries/people";
-import { groupById, membersOfGroups, reteachesOfGroups, studentsOfReteaches } from "@/db/queries/regroup";
+import {
+  groupById,
+  lapsedMembersOf,
+  membersOfGroups,
+  reteachesOfGroups,
+  studentsOfReteaches,
+} from "@/db/queries/regroup";
 import { misconceptionSignsOf } from "@/db/queries/summaries";
 import { type RunRow, targetsWithSittings, workById } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
@@ -16,7 +22,7 @@ import { shortNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
-import { schoolOf } from "@/server/runtime/school";
+import { schoolOf, todayOf } from "@/server/runtime/school";
 import { chipOf, suggestGroups } from "../suggestions";
 import type { GroupListEntry, GroupView, Limits, MemberView, Suggestions } from "../types";
 import { groupStages, groupsAround, latestReteaches } from "./stages";
@@ -43,7 +49,11 @@ export async function groupList(context: Context, classIds: readonly string[]): 
   const shared = actor.kind === "staff" ? [...actor.groupTies.keys()] : [];
   const groups = await groupsAround(db, classIds, shared);
   const [stages, classes, library, school] = await Promise.all([
-    groupStages(db, groups, runtime.now()),
+    groupStages(db, groups, {
+      now: runtime.now(),
+      day: await todayOf(runtime, actor.schoolId),
+      viewerId: actor.personId,
+    }),
     classesById(
       db,
       groups.map(({ classId }) => classId),
@@ -86,13 +96,17 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
   if (!group || group.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
   demand(actor, "see", { kind: "group", groupId, classId: group.classId });
   if (group.skillId === null) throw new Refusal("invalid", "This group is for no skill. Open it on the group board.");
-  const present = (await membersOfGroups(db, [groupId])).map(({ person }) => person);
+  const look = { day: await todayOf(runtime, actor.schoolId), viewerId: actor.personId };
+  const present = (await membersOfGroups(db, [groupId], look)).map(({ person }) => person);
+  const lapsed = await lapsedMembersOf(db, groupId, look);
   const reteach = latestReteaches([group], await reteachesOfGroups(db, [groupId])).get(groupId);
   const taught = reteach ? await studentsOfReteaches(db, [reteach.id]) : [];
   // Those who left since are still part of what came of it.
   const left = await peopleById(
     db,
-    taught.map(({ personId }) => personId).filter((id) => !present.some((person) => person.id === id)),
+    taught
+      .map(({ personId }) => personId)
+      .filter((id) => !present.some((person) => person.id === id) && !lapsed.includes(id)),
   );
   const people = [...present, ...left];
   const memberIds = people.map(({ id }) => id);

@@ -34,10 +34,10 @@ export function latestReteaches<Reteach extends { readonly groupId: string; read
 export async function groupStages(
   db: Queryable,
   groups: readonly { readonly id: string; readonly skillId: string | null }[],
-  now: number,
+  { now, ...look }: { readonly now: number; readonly day: string; readonly viewerId: string },
 ) {
   const ids = groups.map(({ id }) => id);
-  const [members, all] = await Promise.all([membersOfGroups(db, ids), reteachesOfGroups(db, ids)]);
+  const [members, all] = await Promise.all([membersOfGroups(db, ids, look), reteachesOfGroups(db, ids)]);
   const latest = latestReteaches(groups, all);
   const reteaches = [...latest.values()];
   const [taught, finished, checks] = await Promise.all([

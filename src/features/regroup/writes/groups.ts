@@ -9,6 +9,7 @@ import { added, changed } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
+import { demandNoneLent, lend } from "@/server/access/lending";
 import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
 import { person as placeOf, recordChange } from "@/server/runtime/history";
@@ -49,6 +50,7 @@ export async function makeGroup(context: Context, raw: unknown): Promise<{ group
   const { id, studentIds, ...values } = validated(makeInput, raw);
   const { runtime } = context;
   await demandSound(context, values);
+  const today = await todayOf(runtime, staff.schoolId);
   const homes: string[] = [];
   for (const studentId of studentIds) {
     const { subject, classes } = await studentSubject(runtime, studentId);
@@ -77,7 +79,15 @@ export async function makeGroup(context: Context, raw: unknown): Promise<{ group
       ),
     ];
     const summary = `Made the group “${values.name}” with ${studentIds.length} students`;
-    const change = { area: "groups" as const, kind: "groups", summary, classId, subjectIds: [id, ...studentIds], rows };
+    const lent = await lend(tx, staff, rows, { today });
+    const change = {
+      area: "groups" as const,
+      kind: "groups",
+      summary,
+      classId,
+      subjectIds: [id, ...studentIds],
+      rows: lent,
+    };
     return { groupId: id, changeId: await recordChange(tx, context, change) };
   });
 }
@@ -141,6 +151,7 @@ const moveInput = object({
 export async function moveMembers(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { studentIds, toGroupId, fromGroupId } = validated(moveInput, raw);
   const { runtime, actor } = context;
+  const staff = demandStaff(actor);
   if (toGroupId === fromGroupId) throw new Refusal("invalid", "Choose another group.");
   const today = await todayOf(runtime, actor.schoolId);
   if (toGroupId !== null)
@@ -151,6 +162,7 @@ export async function moveMembers(context: Context, raw: unknown): Promise<{ cha
     const present = await membersOfGroups(
       tx,
       [toGroupId, fromGroupId].filter((id) => id !== null),
+      { day: today, viewerId: staff.personId },
     );
     const rows: RowChange[] = [];
     for (const personId of new Set(studentIds)) {
@@ -175,7 +187,8 @@ export async function moveMembers(context: Context, raw: unknown): Promise<{ cha
           : `${who} left the group “${from?.name ?? ""}”`;
     const group = to ?? from;
     if (!group) throw new Refusal("invalid", "Choose a group.");
-    return { changeId: await record(tx, context, group, summary, rows, { subjectIds: studentIds }) };
+    const placed = await lend(tx, staff, rows, { today });
+    return { changeId: await record(tx, context, group, summary, placed, { subjectIds: studentIds }) };
   });
 }
 
@@ -196,6 +209,7 @@ export async function shareGroup(context: Context, raw: unknown): Promise<{ chan
     const colleague = await personById(tx, personId);
     if (colleague?.kind !== "staff" || colleague.schoolId !== found.schoolId || colleague.archivedAt !== null)
       throw new Refusal("not-found", "This colleague is not at the school any more.");
+    await demandNoneLent(tx, { groupId }, today);
     if (found.ownerId === personId) throw new Refusal("conflict", "The group is theirs already.");
     const present = (await sharesOfGroups(tx, [groupId])).find(({ share }) => share.personId === personId);
     const row = present

@@ -8,13 +8,14 @@ import { added, changed } from "@/db/queries/rowChanges";
 import { misconceptionSignsOf } from "@/db/queries/summaries";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
+import { lend } from "@/server/access/lending";
 import { type Classroom, classesOfMembers, loadClassroom } from "@/server/classroom/classroom";
 import { workRows } from "@/server/classroom/workRows";
 import type { Context } from "@/server/runtime/context";
 import { recordChange } from "@/server/runtime/history";
 import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, instantAt } from "@/server/runtime/school";
+import { dayAt, instantAt, todayOf } from "@/server/runtime/school";
 import { day, uuid, validated } from "@/server/runtime/validated";
 import { labelOf } from "../labelOf";
 import { becauseLine } from "../suggestions";
@@ -89,7 +90,8 @@ export async function makeGroups(
     const summary =
       input.groups.length === 1 ? `Made the group ${names}` : `Made ${input.groups.length} groups: ${names}`;
     const classId = membersOf(classroom, input.groups[0]?.studentIds ?? [])[0]?.classId ?? "";
-    const change = { area: "groups" as const, kind: "groups", summary, classId, subjectIds: groupIds, rows };
+    const lent = await lend(tx, staff, rows, { today: classroom.today });
+    const change = { area: "groups" as const, kind: "groups", summary, classId, subjectIds: groupIds, rows: lent };
     return { groupIds, changeId: await recordChange(tx, context, change) };
   });
 }
@@ -125,7 +127,8 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
   demand(staff, "change", { kind: "group", groupId: found.id, classId: found.classId });
   if (found.skillId === null) throw new Refusal("invalid", "This group is for no skill yet. Choose one first.");
   const skill = library.skill(found.skillId);
-  const members = await membersOfGroups(runtime.db.read, [found.id]);
+  const look = { day: await todayOf(runtime, staff.schoolId), viewerId: staff.personId };
+  const members = await membersOfGroups(runtime.db.read, [found.id], look);
   const classroom = await loadClassroom(
     runtime,
     staff.schoolId,
@@ -150,7 +153,7 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
   return runtime.db.write(async (tx) => {
     const earlier = await reteachesOfGroups(tx, [found.id]);
     if (earlier.some(({ id }) => id === input.reteachId)) return { changeId: null };
-    const studentIds = (await membersOfGroups(tx, [found.id])).map(({ person }) => person.id);
+    const studentIds = (await membersOfGroups(tx, [found.id], look)).map(({ person }) => person.id);
     const [practiceId, checkId] = [runtime.newId(), runtime.newId()];
     const common = { classId: found.classId, skillIds: [skill.id], studentIds };
     const rows = [

@@ -69,7 +69,7 @@ export async function rosterSheet(context: Context, classIds: readonly string[])
   const ids = rows.map(({ person }) => person.id);
   const [classNames, groupNames, supports] = await Promise.all([
     namesOfClasses(db, today, whole ? staff.coordinates : [staff.schoolId], whole ? null : classIds),
-    namesOfGroups(db, ids, (groupId, classId) => may(staff, "change", { kind: "group", groupId, classId })),
+    namesOfGroups(db, ids, today, (groupId, classId) => may(staff, "change", { kind: "group", groupId, classId })),
     supportsOf(db, ids),
   ]);
   const supportsById = new Map(supports.map((row) => [row.personId, row]));
@@ -114,10 +114,11 @@ async function namesOfClasses(
 async function namesOfGroups(
   db: Queryable,
   personIds: readonly string[],
+  today: string,
   mayChange: (groupId: string, classId: string) => boolean,
 ) {
   const names = new Map<string, string[]>();
-  for (const { personId, group } of await groupsOfStudents(db, personIds))
+  for (const { personId, group } of await groupsOfStudents(db, personIds, today))
     if (mayChange(group.id, group.classId)) names.set(personId, [...(names.get(personId) ?? []), group.name].sort());
   return names;
 }

@@ -1,7 +1,6 @@
 import "server-only";
 import { dayWords } from "@/core/calendar/dayWords";
 import { NO_SUPPORTS, type StudentSupports } from "@/core/model/supports";
-import { isEnrolled } from "@/core/roster/isEnrolled";
 import { credentialOf } from "@/db/queries/credentials";
 import { staffAround } from "@/db/queries/people";
 import { enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
@@ -22,15 +21,15 @@ export async function studentRecord(context: Context, studentId: string): Promis
   const { person, classes, groups, subject } = await studentSubject(runtime, studentId);
   demand(actor, "see", subject);
   const maySupports = may(actor, "see-supports", subject);
+  const now = runtime.now();
+  const today = await todayOf(runtime, person.schoolId);
   const [enrollments, supports, interests, credential, erasures] = await Promise.all([
-    enrollmentsOf(db, studentId),
+    enrollmentsOf(db, studentId, today),
     maySupports ? supportsOf(db, [studentId]) : [],
     interestsOf(db, studentId),
     credentialOf(db, studentId),
     may(actor, "erase", subject) ? openErasures(db, [person.schoolId]) : [],
   ]);
-  const now = runtime.now();
-  const today = await todayOf(runtime, person.schoolId);
   return {
     id: person.id,
     name: `${person.givenName} ${person.familyName}`,
@@ -41,15 +40,15 @@ export async function studentRecord(context: Context, studentId: string): Promis
     email: person.email ?? "",
     birthYear: person.birthYear,
     left: person.archivedAt !== null,
-    enrollments: enrollments.map(({ enrollment, class: own }) => ({
+    enrollments: enrollments.map(({ enrollment, class: own, holds }) => ({
       id: enrollment.id,
       classId: own.id,
       className: own.name,
       from: enrollment.fromDay,
       until: enrollment.untilDay,
       archived: own.archivedAt !== null,
-      over: !isEnrolled(enrollment, today),
-      mayLeave: isEnrolled(enrollment, today) && may(actor, "enroll", { kind: "class", classId: own.id }),
+      over: !holds,
+      mayLeave: holds && may(actor, "enroll", { kind: "class", classId: own.id }),
     })),
     groups: groups.map(({ id, name }) => ({ id, name })),
     supports: maySupports ? supportsView(supports[0]) : null,

@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
 import { dayWords } from "@/core/calendar/dayWords";
+import { classCodeWords } from "@/core/roster/classCode";
 import { undoAction } from "@/server/runtime/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
@@ -33,7 +34,7 @@ export function ClassSettingsPage({ view, base }: { readonly view: ClassSettings
     <div className="max-w-4xl px-5 py-4 text-[15px]">
       <PageHead
         title={view.name}
-        sub={`Grade ${view.grade}, ${view.subject}; class code ${view.code}${view.untilDay ? `; until ${dayWords(view.untilDay)}` : ""}`}
+        sub={`Grade ${view.grade}, ${view.subject}; class code ${classCodeWords(view.code)}${view.untilDay ? `; until ${dayWords(view.untilDay)}` : ""}`}
       >
         <Button
           disabled={run.busy}

@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { useRun } from "@/client/useRun";
 import { dayWords } from "@/core/calendar/dayWords";
+import { classCodeWords } from "@/core/roster/classCode";
 import { undoAction } from "@/server/runtime/undoAction";
 import { Button } from "@/ui/primitives/Button";
 import { restoreClassAction } from "../actions";
@@ -54,7 +55,7 @@ export function ClassTable({
                 {own.staff.join(", ") || "no teacher"}
               </td>
               <td>{own.students}</td>
-              <td className="tracking-widest">{own.code}</td>
+              <td className="tracking-widest">{classCodeWords(own.code)}</td>
               <td className="text-right">
                 {slugs[own.id] ? (
                   <Link className="decoration-hair underline underline-offset-3" href={`/desk/${slugs[own.id]}`}>

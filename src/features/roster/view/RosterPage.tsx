@@ -5,6 +5,7 @@ import { parseAsString, parseAsStringLiteral, useQueryState } from "nuqs";
 import { useMemo, useState } from "react";
 import { usePullList } from "@/client/pull-list/pullList";
 import { useRun } from "@/client/useRun";
+import { classCodeWords } from "@/core/roster/classCode";
 import { undoAction } from "@/server/runtime/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
@@ -87,7 +88,7 @@ export function RosterPage({
         sub={
           view.schoolName
             ? `${view.students.length} students in ${view.classes.length} classes`
-            : view.classes.map(({ name, code }) => `${name}: class code ${code}`).join("; ")
+            : view.classes.map(({ name, code }) => `${name}: class code ${classCodeWords(code)}`).join("; ")
         }
       >
         <ButtonLink look={view.students.length === 0 ? "main" : "plain"} href={`${base}/roster/import`}>

@@ -1,5 +1,6 @@
 "use client";
 import { PICTURES } from "@/core/model/pictures";
+import { classCodeWords } from "@/core/roster/classCode";
 import { PrintButton } from "@/ui/layout/PrintButton";
 import { Button } from "@/ui/primitives/Button";
 import { Picture } from "@/ui/primitives/Picture";
@@ -34,7 +35,7 @@ export function SignInCards({ slips, close }: { readonly slips: readonly SignInS
               <p className="text-mute text-[14px]">{slip.className}</p>
               <dl className="mt-2 text-[16px]">
                 <dt className="text-mute text-[14px]">class code</dt>
-                <dd className="font-semibold tracking-widest">{slip.code || "ask your teacher"}</dd>
+                <dd className="font-semibold tracking-widest">{classCodeWords(slip.code) || "ask your teacher"}</dd>
                 <dt className="text-mute mt-1 text-[14px]">
                   {slip.pinKind === "picture" ? "pictures, in order" : "PIN"}
                 </dt>

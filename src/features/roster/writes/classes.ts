@@ -2,7 +2,6 @@ import "server-only";
 import { array, number, object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
 import { dayWords } from "@/core/calendar/dayWords";
-import { isEnrolled } from "@/core/roster/isEnrolled";
 import { lasts } from "@/core/roster/lasts";
 import { classByCode, classesById, personById } from "@/db/queries/people";
 import { classNamed, courseOf, enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
@@ -10,6 +9,7 @@ import { added, changed, rowsOfTable } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
+import { demandNoneLent, lend } from "@/server/access/lending";
 import { may } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
@@ -47,7 +47,7 @@ export async function makeClass(context: Context, raw: unknown): Promise<{ class
   const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
   if (!term) throw new Refusal("conflict", "The school has no term yet, so no class can be made.");
   if (input.untilDay !== null && input.untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
-  for (const id of input.studentIds) demand(staff, "see", (await studentSubject(runtime, id)).subject);
+  for (const id of input.studentIds) demand(staff, "change", (await studentSubject(runtime, id)).subject);
   const plan = await planRows(runtime, school);
   return runtime.db.write(async (tx) => {
     const [known] = await classesById(tx, [input.classId]);
@@ -82,7 +82,13 @@ export async function makeClass(context: Context, raw: unknown): Promise<{ class
     const summary = `Made the class ${input.name} (grade ${input.grade}) with ${input.studentIds.length} students`;
     return {
       classId,
-      changeId: await recordChange(tx, context, { area: "roster", kind: "class", summary, classId, rows }),
+      changeId: await recordChange(tx, context, {
+        area: "roster",
+        kind: "class",
+        summary,
+        classId,
+        rows: await lend(tx, staff, rows, { today }),
+      }),
     };
   });
 }
@@ -163,6 +169,7 @@ export async function shareClass(context: Context, raw: unknown): Promise<{ chan
     const colleague = await personById(tx, input.personId);
     if (colleague?.kind !== "staff" || colleague.schoolId !== found.schoolId || colleague.archivedAt !== null)
       throw new Refusal("not-found", "This colleague is not at the school any more.");
+    await demandNoneLent(tx, { classId: found.id }, today);
     const present = (await staffOfClasses(tx, [found.id])).filter(
       ({ row }) => row.personId === colleague.id && lasts(row, today),
     );
@@ -233,20 +240,22 @@ const placeInput = object({
 export async function placeStudents(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { studentIds, toClassId, fromClassId } = validated(placeInput, raw);
   const { runtime, actor } = context;
+  const staff = demandStaff(actor);
   if (toClassId === fromClassId) throw new Refusal("invalid", "Choose another class.");
   for (const classId of [toClassId, fromClassId])
     if (classId !== null) demand(actor, "enroll", { kind: "class", classId });
   const today = await todayOf(runtime, actor.schoolId);
   for (const id of studentIds) {
     const { subject } = await studentSubject(runtime, id);
-    if (!may(actor, "see", subject)) demand(actor, "manage", { kind: "school", schoolId: subject.schoolId });
+    const verb = toClassId === null ? "see" : "change";
+    if (!may(actor, verb, subject)) demand(actor, "manage", { kind: "school", schoolId: subject.schoolId });
   }
   return runtime.db.write(async (tx) => {
     const to = toClassId === null ? null : await classOf(tx, toClassId);
     const from = fromClassId === null ? null : await classOf(tx, fromClassId);
     const rows: RowChange[] = [];
     for (const personId of new Set(studentIds)) {
-      const present = (await enrollmentsOf(tx, personId)).filter(({ enrollment }) => isEnrolled(enrollment, today));
+      const present = (await enrollmentsOf(tx, personId, today)).filter(({ holds }) => holds);
       const leaving = present.find(({ enrollment }) => enrollment.classId === fromClassId)?.enrollment;
       if (leaving) rows.push(changed("enrollments", leaving, { untilDay: today }));
       if (to && !present.some(({ enrollment }) => enrollment.classId === to.id))
@@ -260,7 +269,14 @@ export async function placeStudents(context: Context, raw: unknown): Promise<{ c
         : to
           ? `${who} joined ${to.name}`
           : `${who} left ${from?.name ?? "the class"}`;
-    const change = { area: "roster" as const, kind: "place", summary, classId: to?.id ?? from?.id ?? null, rows };
+    const placed = await lend(tx, staff, rows, { today });
+    const change = {
+      area: "roster" as const,
+      kind: "place",
+      summary,
+      classId: to?.id ?? from?.id ?? null,
+      rows: placed,
+    };
     const subjectIds = [...studentIds, ...(from ? [from.id] : [])];
     return { changeId: await recordChange(tx, context, { ...change, subjectIds }) };
   });

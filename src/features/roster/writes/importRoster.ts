@@ -7,6 +7,7 @@ import { added } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
+import { lend } from "@/server/access/lending";
 import type { StaffActor } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
 import type { Context } from "@/server/runtime/context";
@@ -238,7 +239,7 @@ export async function applyImport(
       kind: "roster-import",
       summary: `Imported ${draft.fileName}${await into(tx, draft)}: ${countWords(entries)}`,
       classId,
-      rows: [...rows, ...teacherOf(made, staff, runtime.newId)],
+      rows: await lend(tx, staff, [...rows, ...teacherOf(made, staff, runtime.newId)], { today, fromFile: true }),
     });
     await updateDraft(tx, draftId, { appliedAt: runtime.now(), changeId });
     return { changeId, classId };

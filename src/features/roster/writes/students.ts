@@ -1,6 +1,5 @@
 import "server-only";
 import { number, object, string } from "yup";
-import { isEnrolled } from "@/core/roster/isEnrolled";
 import { personById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
 import { added, changed } from "@/db/queries/rowChanges";
@@ -96,7 +95,7 @@ export async function archiveStudent(context: Context, raw: unknown): Promise<{ 
   return runtime.db.write(async (tx) => {
     const person = await personById(tx, studentId);
     if (!person || person.archivedAt !== null) throw new Refusal("conflict", "This student has left already.");
-    const present = (await enrollmentsOf(tx, studentId)).filter(({ enrollment }) => isEnrolled(enrollment, today));
+    const present = (await enrollmentsOf(tx, studentId, today)).filter(({ holds }) => holds);
     const rows = [
       ...present.map(({ enrollment }) => changed("enrollments", enrollment, { untilDay: today })),
       changed("people", person, { archivedAt: runtime.now() }),
