@@ -137,7 +137,7 @@ export async function tellingMisses(
   return readable(db).where(inArray(answers.serial, first));
 }
 
-/** A slice of the whole log in the order of writing, for the rebuild. */
+/** A slice of the whole log in the order of writing. */
 export async function answersAfter(db: Queryable, serial: number, limit: number): Promise<AnswerRow[]> {
   return readable(db).where(gt(answers.serial, serial)).orderBy(asc(answers.serial)).limit(limit);
 }

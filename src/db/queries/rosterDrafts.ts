@@ -1,5 +1,5 @@
 import "server-only";
-import { eq, getTableColumns, lt } from "drizzle-orm";
+import { and, desc, eq, getTableColumns, isNull, lt, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { rosterDrafts } from "../schema/history";
 
@@ -26,6 +26,25 @@ export async function updateDraft(tx: Queryable, id: string, values: Partial<Ros
 export async function deleteDraftsBefore(tx: Queryable, createdAt: number): Promise<void> {
   await tx.delete(rosterDrafts).where(lt(rosterDrafts.createdAt, createdAt));
 }
+/** Files that were not applied wait for some days, and of each person only the latest few. */
+export async function deleteWaitingDrafts(
+  tx: Queryable,
+  of: { readonly ownerId: string; readonly before: number; readonly mostKept: number; readonly mostBytes: number },
+): Promise<void> {
+  await tx.delete(rosterDrafts).where(and(isNull(rosterDrafts.appliedAt), lt(rosterDrafts.createdAt, of.before)));
+  const own = await tx
+    .select({ id: rosterDrafts.id, bytes: sql<number>`length(${rosterDrafts.bytes})` })
+    .from(rosterDrafts)
+    .where(and(eq(rosterDrafts.ownerId, of.ownerId), isNull(rosterDrafts.appliedAt)))
+    .orderBy(desc(rosterDrafts.createdAt), desc(rosterDrafts.id));
+  let bytes = 0;
+  const old = own.filter((draft, place) => {
+    bytes += draft.bytes;
+    return place >= of.mostKept || bytes > of.mostBytes;
+  });
+  for (const { id } of old) await tx.delete(rosterDrafts).where(eq(rosterDrafts.id, id));
+}
+
 export async function deleteDraftsOfSchool(tx: Queryable, schoolId: string): Promise<void> {
   await tx.delete(rosterDrafts).where(eq(rosterDrafts.schoolId, schoolId));
 }

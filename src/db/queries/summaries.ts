@@ -1,8 +1,9 @@
 import "server-only";
 import { and, asc, eq, inArray, sql } from "drizzle-orm";
+import { union } from "drizzle-orm/sqlite-core";
 import { prepared } from "../prepared";
 import type { Queryable } from "../queryable";
-import { misconceptionSigns, skillDays, skillStates } from "../schema/delivery";
+import { answers, misconceptionSigns, skillDays, skillStates } from "../schema/delivery";
 
 export type SkillStateRow = typeof skillStates.$inferSelect;
 
@@ -153,9 +154,20 @@ export async function allMisconceptionSigns(db: Queryable) {
     );
 }
 
-/** Empties the summaries, which the rebuild then fills from the log. */
-export async function clearSummaries(tx: Queryable): Promise<void> {
-  await tx.delete(skillStates);
-  await tx.delete(skillDays);
-  await tx.delete(misconceptionSigns);
+/** Everybody who has answered, or of whom there are summaries. */
+export async function peopleWithSummaries(db: Queryable): Promise<string[]> {
+  const rows = await union(
+    db.selectDistinct({ personId: answers.personId }).from(answers),
+    db.selectDistinct({ personId: skillStates.personId }).from(skillStates),
+    db.selectDistinct({ personId: skillDays.personId }).from(skillDays),
+    db.selectDistinct({ personId: misconceptionSigns.personId }).from(misconceptionSigns),
+  );
+  return rows.map(({ personId }) => personId);
+}
+
+/** Empties one student's summaries, which the rebuild then fills from the log. */
+export async function clearSummariesOf(tx: Queryable, personId: string): Promise<void> {
+  await tx.delete(skillStates).where(eq(skillStates.personId, personId));
+  await tx.delete(skillDays).where(eq(skillDays.personId, personId));
+  await tx.delete(misconceptionSigns).where(eq(misconceptionSigns.personId, personId));
 }

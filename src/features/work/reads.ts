@@ -15,6 +15,7 @@ import {
   worksOfClasses,
 } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
+import { may } from "@/server/access/policy";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
@@ -121,9 +122,12 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
   };
 }
 
-export async function assignForm(context: Context, classIds: readonly string[]): Promise<AssignForm> {
+export async function assignForm(context: Context, chosenIds: readonly string[]): Promise<AssignForm> {
   const staff = demandStaff(context.actor);
-  for (const classId of classIds) demand(staff, "see", { kind: "class", classId });
+  // A specialist looks on in a class; of the chosen ones only those are offered to which work can be given.
+  const classIds = chosenIds.filter((classId) => may(staff, "change", { kind: "class", classId }));
+  const [first] = chosenIds;
+  if (classIds.length === 0 && first !== undefined) demand(staff, "change", { kind: "class", classId: first });
   const classes = await classesById(context.runtime.db.read, classIds);
   const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
   const { today, skills, plan, students } = classroom;

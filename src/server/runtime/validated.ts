@@ -5,16 +5,19 @@ import { Refusal } from "./refusal";
 
 /** The input in the schema's shape, unknown keys dropped; a refusal with the schema's own words otherwise. */
 export function validated<Schema extends AnyObjectSchema>(schema: Schema, input: unknown): InferType<Schema> {
+  // Yup takes a function for a value that is still to be made; a call of an action can carry one.
+  if (typeof input === "function") throw unreadable();
   try {
     return schema.validateSync(input, { stripUnknown: true, abortEarly: false });
   } catch (error) {
     if (error instanceof ValidationError) throw new Refusal("invalid", error.errors.join(" "));
     // A value that breaks on being read, such as {"toString": 1} where a text belongs, is nobody's of our pages.
-    if (error instanceof TypeError)
-      throw new Refusal("invalid", "This message can't be read. Reload the page and try again.");
+    if (error instanceof TypeError) throw unreadable();
     throw error;
   }
 }
+
+const unreadable = () => new Refusal("invalid", "This message can't be read. Reload the page and try again.");
 
 /** An id made by the browser: a UUID of any version (Yup's own check knows only the first five). */
 export const uuid = () =>

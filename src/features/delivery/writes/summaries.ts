@@ -3,8 +3,14 @@ import { priorMastery } from "@/core/mastery/priorMastery";
 import type { SkillState } from "@/core/mastery/skillState";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
 import { CoreError } from "@/core/model/fail";
-import { type AnswerRow, answersAfter } from "@/db/queries/answerLog";
-import { addMisconceptionSign, addToSkillDay, clearSummaries, saveSkillState } from "@/db/queries/summaries";
+import { type AnswerRow, answersOfPerson } from "@/db/queries/answerLog";
+import {
+  addMisconceptionSign,
+  addToSkillDay,
+  clearSummariesOf,
+  peopleWithSummaries,
+  saveSkillState,
+} from "@/db/queries/summaries";
 import type { Queryable } from "@/db/queryable";
 import type { Runtime } from "@/server/runtime/runtime";
 
@@ -61,37 +67,43 @@ function stateIfUnderstood(state: SkillState | null, answer: LoggedAnswer): Skil
   }
 }
 
-const ANSWERS_AT_ONCE = 2000;
-
 /** How much of the log was read for a rebuild, and the serials of answers that no summary can be made of. */
 export interface Rebuilt {
   readonly answers: number;
   readonly left: readonly number[];
 }
 
-/** Makes all summaries anew from the log, in one transaction. A row that can't be understood is left out and named. */
+/**
+ * Makes all summaries anew from the log, one student after another, each in one transaction: a school that is at work beside
+ * it sees every student either before or after. A row that can't be understood is left out and named.
+ */
 export async function rebuildSummaries(runtime: Runtime): Promise<Rebuilt> {
-  return runtime.db.write(async (tx) => {
-    await clearSummaries(tx);
-    const states = new Map<string, SkillState>();
-    let last = 0;
-    let answers = 0;
-    const left: number[] = [];
-    for (;;) {
-      const slice = await answersAfter(tx, last, ANSWERS_AT_ONCE);
-      if (slice.length === 0) return { answers, left };
-      for (const answer of slice) {
-        const key = `${answer.personId} ${answer.skillId}`;
-        last = answer.serial;
-        const next = stateIfUnderstood(states.get(key) ?? null, answer);
-        if (next === null) {
-          left.push(answer.serial);
-          continue;
-        }
-        states.set(key, next);
-        await store(tx, next, answer);
-        answers++;
-      }
+  let answers = 0;
+  const left: number[] = [];
+  for (const personId of await peopleWithSummaries(runtime.db.read)) {
+    const started = performance.now();
+    const done = await runtime.db.write((tx) => rebuildOne(tx, personId));
+    answers += done.answers;
+    left.push(...done.left);
+    // As long as the lock was held, it is free for others: a process that waits for it looks only now and then.
+    await new Promise((resolve) => setTimeout(resolve, performance.now() - started));
+  }
+  return { answers, left: left.sort((x, y) => x - y) };
+}
+
+async function rebuildOne(tx: Queryable, personId: string): Promise<Rebuilt> {
+  await clearSummariesOf(tx, personId);
+  const states = new Map<string, SkillState>();
+  const left: number[] = [];
+  const log = await answersOfPerson(tx, personId);
+  for (const answer of log) {
+    const next = stateIfUnderstood(states.get(answer.skillId) ?? null, answer);
+    if (next === null) {
+      left.push(answer.serial);
+      continue;
     }
-  });
+    states.set(answer.skillId, next);
+    await store(tx, next, answer);
+  }
+  return { answers: log.length - left.length, left };
 }

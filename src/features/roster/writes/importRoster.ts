@@ -2,7 +2,13 @@ import "server-only";
 import { array, boolean, mixed, number, object, string } from "yup";
 import { ROSTER_FIELDS } from "@/core/roster/rosterField";
 import { classByCode, classesById } from "@/db/queries/people";
-import { deleteDraftsBefore, insertDraft, type RosterDraftRow, updateDraft } from "@/db/queries/rosterDrafts";
+import {
+  deleteDraftsBefore,
+  deleteWaitingDrafts,
+  insertDraft,
+  type RosterDraftRow,
+  updateDraft,
+} from "@/db/queries/rosterDrafts";
 import { added } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
@@ -23,6 +29,9 @@ import { rowsOfEntries } from "./apply/rowsOfEntries";
 const MOST_BYTES = 60_000_000;
 /** Files that were brought in are forgotten after 30 days. */
 const KEPT_MILLISECONDS = 30 * 86_400_000;
+/** Those that were not are forgotten sooner, and of one person only so many wait beside a new one. */
+const WAITING_MILLISECONDS = 7 * 86_400_000;
+const WAITING = { mostKept: 9, mostBytes: 180_000_000 };
 
 const upload = object({
   /** A class; null for a new class, or for the whole school when no new class is named. */
@@ -60,7 +69,9 @@ export async function beginImport(context: Context, input: unknown): Promise<str
   const id = context.runtime.newId();
   const isNew = !whole && classId === null;
   await context.runtime.db.write(async (tx) => {
-    await deleteDraftsBefore(tx, context.runtime.now() - KEPT_MILLISECONDS);
+    const now = context.runtime.now();
+    await deleteDraftsBefore(tx, now - KEPT_MILLISECONDS);
+    await deleteWaitingDrafts(tx, { ...WAITING, ownerId: staff.personId, before: now - WAITING_MILLISECONDS });
     await insertDraft(tx, {
       id,
       ownerId: staff.personId,
