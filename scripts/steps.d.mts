@@ -9,5 +9,5 @@ export function freePort(from?: number): Promise<number>;
 export function startApp(
   port: number,
   env?: Readonly<Record<string, string>>,
-  stdio?: "inherit" | "ignore" | "pipe",
+  stdio?: "inherit" | "ignore" | number,
 ): Promise<ChildProcess>;

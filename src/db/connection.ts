@@ -62,6 +62,8 @@ export async function openDatabase(
     await migrate(drizzle(client, config), { migrationsFolder });
   };
   await patiently(bringUpToDate, START_PATIENCE_MILLISECONDS);
+  // Its own, since its connections are thrown away when one fails: reads that are under way must not lose theirs.
+  const writing = await patiently(open, START_PATIENCE_MILLISECONDS);
   const listeners: CommitListener[] = [];
   return {
     read: queriesOn({
@@ -69,7 +71,7 @@ export async function openDatabase(
         patiently(() => client.execute(statement as InStatement), patienceMilliseconds),
     }),
     write: writerQueue({
-      client,
+      client: writing,
       local,
       patienceMilliseconds,
       handleOn: queriesOn,
@@ -79,6 +81,9 @@ export async function openDatabase(
       },
     }),
     onCommit: (listener) => listeners.push(listener),
-    close: () => client.close(),
+    close: () => {
+      writing.close();
+      client.close();
+    },
   };
 }

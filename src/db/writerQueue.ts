@@ -56,9 +56,15 @@ export function writerQueue<Handle>(options: WriterOptions<Handle>) {
   let running = false;
 
   const begin = async (): Promise<Transaction> => {
-    // Inside a transaction it would change nothing, and the client may have opened another connection meanwhile.
-    if (local) await client.execute(FOREIGN_KEYS_ON);
-    return client.transaction("write");
+    try {
+      // Inside a transaction it would change nothing, and the client may have opened another connection meanwhile.
+      if (local) await client.execute(FOREIGN_KEYS_ON);
+      return await client.transaction("write");
+    } catch (error) {
+      // A begin that met a lock leaves its connection unable to begin at all.
+      if (local) await throwConnectionsAway(client);
+      throw error;
+    }
   };
 
   const runTogether = async (batch: readonly Waiting<Handle>[]): Promise<void> => {

@@ -1,4 +1,5 @@
 import type { ChildProcess } from "node:child_process";
+import { openSync, readFileSync } from "node:fs";
 import type { Page } from "puppeteer-core";
 import { answersAfter } from "@/db/queries/answerLog";
 import { sittings } from "@/db/schema/delivery";
@@ -13,7 +14,9 @@ export interface TestApp {
   readonly school: TestSchool;
   /** Ends the server at once, as a power cut would. */
   kill(): Promise<void>;
-  start(now?: number): Promise<void>;
+  start(now?: number, more?: Readonly<Record<string, string>>): Promise<void>;
+  /** What the server has written to its log so far. */
+  log(): string;
   close(): Promise<void>;
 }
 
@@ -21,18 +24,21 @@ export async function testApp(prepare: (school: TestSchool) => Promise<void> = a
   const school = await testSchool();
   await prepare(school);
   const port = await freePort(4100 + (process.pid % 500));
+  const logFile = `${school.file}.log`;
   let child: ChildProcess | null = null;
   const app: TestApp = {
     base: `http://localhost:${port}`,
     school,
-    start: async (now = START) => {
+    start: async (now = START, more = {}) => {
       setPageTime(now);
       const env = {
         OXBOW_DATABASE_URL: `file:${school.file}`,
         OXBOW_NOW: new Date(now).toISOString(),
+        ...more,
       };
-      child = await startApp(port, env, "ignore");
+      child = await startApp(port, env, openSync(logFile, "a"));
     },
+    log: () => readFileSync(logFile, "utf8"),
     kill: async () => {
       const ended = new Promise((resolve) => child?.once("exit", resolve));
       child?.kill("SIGKILL");

@@ -30,6 +30,9 @@ export function refusalOf({ method = "GET", url = "", headers }, { publicOrigin 
   // Files are fetched by a plain link: another page must not be able to start that in somebody's name.
   if (url.startsWith("/api/") && site && site !== "same-origin" && site !== "none") return foreign;
   if (SAFE_METHODS.has(method)) return null;
+  // Pages take nothing but calls of their own actions, which the browser's part of a page makes once it has been loaded.
+  if (!url.startsWith("/api/") && headers["next-action"] === undefined)
+    return { status: 400, message: "This page was not loaded completely. Go back, load it once more and try again." };
   if (!isOwn(text(headers.origin), text(headers.host), publicOrigin)) return foreign;
   if (/(?:^|;\s*)(?:__Host-)?oxbow_session=/.test(text(headers.cookie) ?? "")) return null;
   const length = text(headers["content-length"]);

@@ -5,6 +5,7 @@ import next from "next";
 import { clientAddress } from "./address.mjs";
 import { isShared, safeHeaders } from "./headers.mjs";
 import { refusalOf } from "./refusals.mjs";
+import { refuse } from "./refuse.mjs";
 import { serverSettings } from "./settings.mjs";
 
 /**
@@ -21,31 +22,32 @@ const app = next({ dev, port: settings.port, hostname: "localhost" });
 await app.prepare();
 const handle = app.getRequestHandler();
 
-const server = createServer({ headersTimeout: 15_000, keepAliveTimeout: 65_000 }, (request, response) => {
-  const nonce = randomBytes(16).toString("base64");
-  const headers = safeHeaders({ nonce, secure: settings.secure, dev });
-  for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
-  if (!isShared(request.url ?? "")) response.setHeader("cache-control", "no-store");
-  const refusal = refusalOf(request, settings);
-  if (refusal) {
-    // What was sent is not read, so the connection can't be used again.
-    response.writeHead(refusal.status, { "content-type": "application/json; charset=utf-8", connection: "close" });
-    response.end(JSON.stringify({ code: "invalid", message: refusal.message }));
-    return;
-  }
-  const forwarded = request.headers["x-forwarded-for"];
-  request.headers["x-oxbow-address"] = clientAddress(
-    request.socket.remoteAddress,
-    Array.isArray(forwarded) ? forwarded.join(",") : forwarded,
-    settings.trustedProxies,
-  );
-  if (settings.trustedProxies === 0)
-    for (const name of ["x-forwarded-for", "x-forwarded-host", "x-forwarded-proto"]) delete request.headers[name];
-  // Next.js takes the nonce for its own scripts from here; the layout takes it for ours.
-  request.headers["content-security-policy"] = headers["content-security-policy"];
-  request.headers["x-oxbow-nonce"] = nonce;
-  void handle(request, response);
-});
+const server = createServer(
+  { headersTimeout: 15_000, requestTimeout: 120_000, keepAliveTimeout: 65_000 },
+  (request, response) => {
+    const nonce = randomBytes(16).toString("base64");
+    const headers = safeHeaders({ nonce, secure: settings.secure, dev });
+    for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
+    if (!isShared(request.url ?? "")) response.setHeader("cache-control", "no-store");
+    const refusal = refusalOf(request, settings);
+    if (refusal) {
+      refuse(request, response, refusal);
+      return;
+    }
+    const forwarded = request.headers["x-forwarded-for"];
+    request.headers["x-oxbow-address"] = clientAddress(
+      request.socket.remoteAddress,
+      Array.isArray(forwarded) ? forwarded.join(",") : forwarded,
+      settings.trustedProxies,
+    );
+    if (settings.trustedProxies === 0)
+      for (const name of ["x-forwarded-for", "x-forwarded-host", "x-forwarded-proto"]) delete request.headers[name];
+    // Next.js takes the nonce for its own scripts from here; the layout takes it for ours.
+    request.headers["content-security-policy"] = headers["content-security-policy"];
+    request.headers["x-oxbow-nonce"] = nonce;
+    void handle(request, response);
+  },
+);
 server.listen(settings.port);
 
 /** Lets requests that are under way end, then goes; a second process may be up already. */

@@ -33,7 +33,7 @@ export async function readCapped<T>(
   });
   const type = request.headers.get("content-type");
   const body = new Response(
-    request.body?.pipeThrough(counting) ?? null,
+    request.body?.pipeThrough(counting, { preventCancel: true }) ?? null,
     type ? { headers: { "content-type": type } } : {},
   );
   try {
@@ -41,6 +41,10 @@ export async function readCapped<T>(
     if (bytes > mostBytes) throw tooLarge;
     return value;
   } catch (error) {
-    throw bytes > mostBytes ? tooLarge : error;
+    if (bytes <= mostBytes) throw error;
+    // The rest is thrown away as it comes: left lying, it would hold up the next request on the same connection. The server's
+    // own limit of time ends whoever never stops.
+    request.body?.pipeTo(new WritableStream()).catch(() => {});
+    throw tooLarge;
   }
 }
