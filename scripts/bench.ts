@@ -5,17 +5,16 @@ import { join } from "node:path";
 import { createClient } from "@libsql/client";
 import autocannon from "autocannon";
 import { v7 } from "uuid";
-import type { AnswerReply, ItemView, SittingView } from "@/features/delivery/types";
-import { openSitting } from "@/features/delivery/writes/openSitting";
+import type { AnswerReply } from "@/features/delivery/types";
 import { masteryMap } from "@/features/evidence/reads";
-import { newSignIns } from "@/features/roster/writes/newSignIns";
-import { signInStudent } from "@/server/access/signIn";
-import { givePractice, HERE, makeClass, testSchool } from "~/tests/support/school";
+import { makeClass, testSchool } from "~/tests/support/school";
 import { benchCore } from "./bench-core";
 import { fillLog, sixtySkills } from "./bench-data";
+import { benchFaults } from "./bench-faults";
 import { benchFrame } from "./bench-frame";
 import { benchHistory } from "./bench-history";
 import { benchRoster } from "./bench-roster";
+import { benchStudents, messageOf } from "./bench-students";
 import { ensureBuilt, freePort, root, startApp } from "./steps.mjs";
 
 /** Figures against a baseline measured in the same run: what matters is the ratio, not this machine. */
@@ -121,46 +120,11 @@ async function untilUp(address: string, body: string): Promise<void> {
   throw new Error("The bare route did not answer.");
 }
 
-type Shown = Pick<SittingView, "sittingId"> & {
-  readonly current: Pick<ItemView, "presentationId" | "tries" | "kind"> | null;
-};
-
-const messageOf = (view: Shown) => ({
-  key: v7(),
-  sittingId: view.sittingId,
-  presentationId: view.current?.presentationId,
-  tryNumber: (view.current?.tries ?? 0) + 1,
-  // Wrong as a number; as an option mostly wrong too: the work should last.
-  answer: view.current?.kind === "choice" ? "A" : "98765",
-  hintsUsed: 0,
-  milliseconds: 20_000,
-  agoMilliseconds: 0,
-  deviceClock: Date.now(),
-  offline: false,
-});
-
 /** Real answers of real students through the real route; each waits for the reply before the next, as children do. */
 async function measureAnswers(): Promise<Figures> {
   const school = await testSchool();
   school.setNow(Date.now());
-  const { classId, studentIds } = await makeClass(school, STUDENTS);
-  const day = (ahead: number) => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10);
-  const over = {
-    skillIds: ["times-as-many", "ratio-language", "equivalent-ratios"],
-    budgetItems: 40,
-    opensDay: day(0),
-    dueDay: day(5),
-  };
-  const works: string[] = [];
-  for (let n = 0; n < WORKS; n++) works.push(await givePractice(school, classId, studentIds, over));
-  const slips = await newSignIns(await school.teacher(), { studentIds });
-  const students: { cookie: string; views: Shown[] }[] = [];
-  for (const { studentId, code, pin } of slips) {
-    const token = await signInStudent(school.runtime, { code, studentId, pin }, HERE);
-    const views: Shown[] = [];
-    for (const workId of works) views.push(await openSitting(school.student(studentId), workId));
-    students.push({ cookie: `oxbow_session=${token}`, views });
-  }
+  const students = await benchStudents(school, { count: STUDENTS, works: WORKS, className: "6 Bench" });
   let scored = 0;
   const port = await freePort(4800);
   const child = await startApp(port, { OXBOW_DATABASE_URL: `file:${school.file}` }, "ignore");
@@ -180,7 +144,11 @@ async function measureAnswers(): Promise<Figures> {
               const own = context as { student?: (typeof students)[number] };
               own.student ??= students[next++ % STUDENTS];
               const view = own.student?.views[0];
-              const headers = { "content-type": "application/json", cookie: own.student?.cookie ?? "" };
+              const headers = {
+                "content-type": "application/json",
+                cookie: own.student?.cookie ?? "",
+                origin: `http://127.0.0.1:${port}`,
+              };
               return { ...request, headers, body: JSON.stringify(messageOf(view ?? { sittingId: "", current: null })) };
             },
             onResponse: (status, body, context) => {
@@ -243,6 +211,10 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
     await benchAnswers();
   },
   map: benchMap,
+  faults: async () => {
+    ensureBuilt();
+    await benchFaults();
+  },
 };
 const named = Object.keys(PARTS).filter((name) => process.argv.includes(name));
 try {

@@ -54,7 +54,7 @@ it("the figures of the bend say what the pages behind them say", async () => {
       .set({ lockedUntil: START + 90_000 })
       .where(eq(credentials.personId, studentIds[0] as string)),
   );
-  expect((await rosterFigure(context, ids)).text).toBe("1 locked out");
+  expect((await rosterFigure(context, ids)).text).toBe("1 held at the door");
   expect((await pages()).roster.students.filter(({ signIn }) => signIn === "locked")).toHaveLength(1);
   // A lock ends by the clock, without anything being written.
   school.setNow(START + 120_000);

@@ -63,7 +63,7 @@ export function rosterHealth({ students, classes }: HealthFacts): HealthIssue[] 
     ...issue(
       "locked",
       idsOf(({ locked }) => locked),
-      (n) => `${many(n, "student is", "students are")} locked out after too many wrong tries`,
+      (n) => `${many(n, "student is", "students are")} held at the door: wrong PINs were tried`,
     ),
     ...issue(
       "no-class",

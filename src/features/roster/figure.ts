@@ -13,7 +13,7 @@ export const rosterFigure = figure(TABLES, async ({ db }, { classIds, schoolIds,
   ]);
   const pressing = (
     [
-      [locked, "locked out"],
+      [locked, "held at the door"],
       [noClass, "in no class"],
       [noTeacher, "without a teacher"],
       [noSignIn, "without a PIN"],

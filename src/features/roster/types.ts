@@ -38,7 +38,7 @@ export interface RosterStudent {
   readonly grade: number | null;
   readonly classIds: readonly string[];
   readonly className: string;
-  /** "none": no PIN and no card; "locked": too many wrong tries; "never": can sign in, but has not yet. */
+  /** "none": no PIN and no card; "locked": wrong tries make others wait; "never": can sign in, but has not yet. */
   readonly signIn: "none" | "locked" | "never" | "used";
   readonly lastSignIn: string | null;
   readonly hasSupports: boolean;

@@ -3,7 +3,11 @@ import type { TodayLine } from "./types";
 /** What the other stations know, as far as Today looks at it. */
 export interface TodayFacts {
   readonly roster: {
-    readonly students: readonly { readonly name: string; readonly signIn: "none" | "locked" | "never" | "used" }[];
+    readonly students: readonly {
+      readonly id: string;
+      readonly name: string;
+      readonly signIn: "none" | "locked" | "never" | "used";
+    }[];
   };
   readonly works: readonly {
     readonly id: string;
@@ -70,9 +74,10 @@ function rosterLines(base: string, { roster }: TodayFacts): TodayLine[] {
           {
             ...line,
             key: "locked",
-            what: `${locked.map(({ name }) => name).join(", ")} locked out`,
-            why: "Too many wrong PINs. A new PIN lets them in at once.",
-            action: "Unlock",
+            what: `${locked.map(({ name }) => name).join(", ")} held at the door`,
+            why: "Wrong PINs were tried. Devices used before and cards still open; others wait longer each time.",
+            action: "Let them in",
+            letIn: locked.map(({ id }) => id),
           },
         ]
       : []),

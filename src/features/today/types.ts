@@ -8,5 +8,7 @@ export interface TodayLine {
   readonly names?: boolean;
   readonly href: string;
   readonly action: string;
+  /** Students whom the action lets in at once, instead of leading somewhere. */
+  readonly letIn?: readonly string[];
   readonly attention: boolean;
 }

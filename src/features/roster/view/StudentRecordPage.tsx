@@ -28,7 +28,7 @@ import { SupportsForm } from "./SupportsForm";
 const heading = "mb-1.5 font-serif text-[19px] font-medium";
 const SIGN_IN = {
   none: "No PIN and no card yet.",
-  locked: "Locked out on a device after too many wrong tries.",
+  locked: "Held at the door: wrong PINs were tried. Devices used before and the card still open; others wait.",
   never: "Has a PIN, not signed in yet.",
   used: "Signs in.",
 } as const;

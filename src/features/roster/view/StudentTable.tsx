@@ -18,7 +18,7 @@ const COLUMNS: readonly (readonly [SortBy, string, string])[] = [
 const ROW_PIXELS = 34;
 const SIGN_IN: Readonly<Record<RosterStudent["signIn"], string>> = {
   none: "no PIN yet",
-  locked: "locked out: too many tries",
+  locked: "held at the door: wrong PINs",
   never: "can sign in, has not yet",
   used: "",
 };

@@ -1,15 +1,18 @@
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { TodayLine } from "../types";
+import { LetIn, type LetInAction } from "./LetIn";
 
 /** What needs the teacher now, the most urgent first. */
 export function TodayPage({
   name,
   day,
   lines,
+  letIn,
 }: {
   readonly name: string;
   readonly day: string;
   readonly lines: readonly TodayLine[];
+  readonly letIn: LetInAction;
 }) {
   const wanting = lines.filter(({ attention }) => attention).length;
   return (
@@ -35,9 +38,13 @@ export function TodayPage({
                 {line.why}
               </span>
             </span>
-            <ButtonLink look={line.attention ? "main" : "plain"} href={line.href}>
-              {line.action}
-            </ButtonLink>
+            {line.letIn ? (
+              <LetIn studentIds={line.letIn} label={line.action} letIn={letIn} />
+            ) : (
+              <ButtonLink look={line.attention ? "main" : "plain"} href={line.href}>
+                {line.action}
+              </ButtonLink>
+            )}
           </li>
         ))}
       </ol>

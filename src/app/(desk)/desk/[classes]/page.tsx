@@ -3,6 +3,7 @@ import { evidenceFigure } from "@/features/evidence/figure";
 import { masteryMap } from "@/features/evidence/reads";
 import { planFigure } from "@/features/plan/figure";
 import { groupList } from "@/features/regroup/reads/reteachGroups";
+import { unlockStudentsAction } from "@/features/roster/actions";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { todayLines } from "@/features/today/lines";
 import { TodayPage } from "@/features/today/view/TodayPage";
@@ -31,7 +32,7 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
     }),
   }));
   return found.ok ? (
-    <TodayPage {...found.data} />
+    <TodayPage {...found.data} letIn={unlockStudentsAction} />
   ) : (
     <Refused message={found.message} href="/" label="Back to the start" />
   );
