@@ -1,12 +1,14 @@
 import { type ChildProcess, spawnSync } from "node:child_process";
-import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync, statSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { createClient } from "@libsql/client";
+import { sql } from "drizzle-orm";
 import { openDatabase } from "@/db/connection";
 import { answersAfter } from "@/db/queries/answerLog";
 import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
+import { sessions } from "@/db/schema/access";
 import { naiveSummaries } from "~/tests/support/naiveSummaries";
 import { type TestSchool, testSchool } from "~/tests/support/school";
 import { Crowd } from "./bench-crowd";
@@ -49,7 +51,7 @@ export async function benchFaults(): Promise<void> {
     crowd.forget();
     await killed(server, crowd, kills);
     await locked(school, crowd, server.address);
-    await clockMoved(server, crowd);
+    await clockMoved(school, server, crowd);
     await crowd.end();
     await server.kill();
     await verdict(school, crowd);
@@ -129,7 +131,11 @@ async function locked(school: TestSchool, crowd: Crowd, address: string): Promis
 }
 
 /** The clock of the machine a day behind, and a day ahead. */
-async function clockMoved(server: Server, crowd: Crowd): Promise<void> {
+async function clockMoved(school: TestSchool, server: Server, crowd: Crowd): Promise<void> {
+  // Sessions would rightly be over by tomorrow; what is looked at here is what becomes of answers.
+  const tomorrow = Date.now() + 86_400_000;
+  await school.db.write((tx) => tx.update(sessions).set({ expiresAt: tomorrow * 2, lastSeenAt: tomorrow }));
+  console.log("\nThe clock of the machine moved");
   const preload = pathToFileURL(join(root, "tests", "support", "laterClock.mjs"));
   for (const days of ["-1", "1", "0"]) {
     await server.kill();
@@ -176,11 +182,10 @@ const sorted = <Row>(rows: readonly Row[]): string[] =>
 /** A copy of the school on a disk with little room, or where none can be made, under a limit on the size of files. */
 async function diskFull(school: TestSchool, students: Awaited<ReturnType<typeof benchStudents>>): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), "oxbow-disk-"));
-  await school.db.read.run("pragma wal_checkpoint(truncate)" as never);
+  await school.db.read.run(sql`pragma wal_checkpoint(truncate)`);
   const disk = join(folder, "disk");
   mkdirSync(disk);
-  const { size = 0 } = { size: (await import("node:fs")).statSync(school.file).size };
-  const room = Math.ceil(size / 1_000_000) + DISK_MEGABYTES;
+  const room = Math.ceil(statSync(school.file).size / 1_000_000) + DISK_MEGABYTES;
   const mounted = spawnSync("mount", ["-t", "tmpfs", "-o", `size=${room}m`, "tmpfs", disk]).status === 0;
   const file = join(disk, "school.db");
   copyFileSync(school.file, file);

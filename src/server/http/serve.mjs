@@ -3,6 +3,7 @@ import { randomBytes } from "node:crypto";
 import { createServer } from "node:http";
 import next from "next";
 import { clientAddress } from "./address.mjs";
+import { answerDirectly, directFor } from "./direct.mjs";
 import { isShared, safeHeaders } from "./headers.mjs";
 import { refusalOf } from "./refusals.mjs";
 import { refuse } from "./refuse.mjs";
@@ -32,6 +33,11 @@ const server = createServer(
     const refusal = refusalOf(request, settings);
     if (refusal) {
       refuse(request, response, refusal);
+      return;
+    }
+    const direct = directFor(request);
+    if (direct) {
+      answerDirectly(request, response, direct);
       return;
     }
     const forwarded = request.headers["x-forwarded-for"];

@@ -19,6 +19,8 @@ const STATUS: Readonly<Record<RefusalCode | "failed", number>> = {
   failed: 500,
 };
 
+export const statusOf = (code: RefusalCode | "failed"): number => STATUS[code];
+
 /** Answers a request of our own pages with JSON; refusals keep their code and words. */
 export function respond<T>(use: (context: Context) => Promise<T>): Promise<NextResponse> {
   return answered(async (context) => NextResponse.json(await use(context)));
@@ -41,6 +43,6 @@ async function answered(use: (context: Context) => Promise<NextResponse>): Promi
     return await use({ runtime: await theRuntime(), actor: await requireActor() });
   } catch (error) {
     const { code, message } = told(error, "request failed");
-    return NextResponse.json({ code, message }, { status: STATUS[code] });
+    return NextResponse.json({ code, message }, { status: statusOf(code) });
   }
 }

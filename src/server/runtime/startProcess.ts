@@ -23,10 +23,11 @@ function captureConsole(): void {
     };
 }
 
-/** Makes the process ready: whoever asks first should not wait for the database to be opened. */
-export async function startProcess(): Promise<void> {
-  if (!readEnvironment().production) return;
+/** Makes a process that serves a school ready: whoever asks first should not wait for the database. False in development. */
+export async function startProcess(): Promise<boolean> {
+  if (!readEnvironment().production) return false;
   captureConsole();
   // A database that can't be opened now may open at the first request; pages say so until then.
   await theRuntime().catch((error: unknown) => log("error", "the database could not be opened", { error }));
+  return true;
 }
