@@ -123,6 +123,7 @@ describe("passwords and the second step", () => {
     await expect(change("a long new sentence", "wrong")).rejects.toMatchObject({ code: "invalid" });
     await expect(change("short")).rejects.toMatchObject({ message: expect.stringContaining("12") });
     await expect(change("anatesterana1")).rejects.toMatchObject({ message: expect.stringContaining("easy to guess") });
+    await expect(change("qwerty123456")).rejects.toMatchObject({ message: expect.stringContaining("Many people") });
     await change("a long new sentence");
     expect(await personOfToken(school.runtime, here)).not.toBeNull();
     expect(await personOfToken(school.runtime, there)).toBeNull();

@@ -1,4 +1,5 @@
 import "server-only";
+import { dictionary } from "@zxcvbn-ts/language-common";
 import {
   type CredentialRow,
   type NewSecret,
@@ -44,6 +45,10 @@ export async function liftLocks(tx: Queryable, personIds: readonly string[]): Pr
 }
 
 const LEAST_LETTERS = 12;
+/** Passwords that leaked so often that everybody who guesses begins with them. */
+const COMMON: ReadonlySet<string> = new Set(
+  dictionary["passwords-common"].filter((text) => text.length >= LEAST_LETTERS),
+);
 
 /** Refuses passwords that are too short or too easy to guess for somebody who knows the person. */
 export function demandGoodPassword(
@@ -52,6 +57,8 @@ export function demandGoodPassword(
 ): void {
   if (password.length < LEAST_LETTERS)
     throw new Refusal("invalid", `A password has at least ${LEAST_LETTERS} letters. A short sentence is easy to keep.`);
+  if (COMMON.has(password.toLowerCase()))
+    throw new Refusal("invalid", "Many people use this password, so it is tried first. Choose another one.");
   const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, "");
   const known = [person.givenName, person.familyName, person.email?.split("@")[0] ?? ""].map(bare);
   const rest = known
