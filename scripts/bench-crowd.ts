@@ -1,7 +1,7 @@
 import type { AnswerReply } from "@/features/delivery/types";
 import { type BenchStudent, messageOf } from "./bench-students";
 
-const RETRY_MILLISECONDS = 150;
+const RETRY_MILLISECONDS = 400;
 const PATIENCE_MILLISECONDS = 8_000;
 
 /** Students who answer at a steady pace and send again, with the same key, what was not acknowledged. */

@@ -6,6 +6,7 @@ import { pathToFileURL } from "node:url";
 import { createClient } from "@libsql/client";
 import { sql } from "drizzle-orm";
 import { openDatabase } from "@/db/connection";
+import { patiently } from "@/db/patience";
 import { answersAfter } from "@/db/queries/answerLog";
 import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import { sessions } from "@/db/schema/access";
@@ -111,7 +112,7 @@ async function killed(server: Server, crowd: Crowd, times: number): Promise<void
 /** Another process holds the write lock: pages still open, and answers go on when it lets go. */
 async function locked(school: TestSchool, crowd: Crowd, address: string): Promise<void> {
   const other = createClient({ url: `file:${school.file}` });
-  const lock = await other.transaction("write");
+  const lock = await patiently(() => other.transaction("write"), 5_000);
   const began = performance.now();
   let slowest = 0;
   while (performance.now() - began < LOCK_SECONDS * 1000) {
@@ -221,7 +222,7 @@ async function diskFull(school: TestSchool, students: Awaited<ReturnType<typeof 
   } finally {
     await crowd.end();
     await server.kill();
-    spawnSync("umount", [disk]);
+    spawnSync("umount", ["-l", disk]);
     rmSync(folder, { recursive: true, force: true });
   }
 }

@@ -10,6 +10,8 @@ const WRITTEN_TABLE = /^\s*(?:insert(?:\s+or\s+\w+)?\s+into|update(?:\s+or\s+\w+
 
 /** Changes that are committed together at most. */
 const MOST_TOGETHER = 16;
+/** After so long a commit takes no further ones: in a process that has just begun, each takes many times as long. */
+const MOST_MILLISECONDS = 40;
 
 type Change<Handle> = (handle: Handle) => Promise<unknown>;
 
@@ -67,13 +69,19 @@ export function writerQueue<Handle>(options: WriterOptions<Handle>) {
     }
   };
 
-  const runTogether = async (batch: readonly Waiting<Handle>[]): Promise<void> => {
+  /** Runs the changes of the batch, or as many of them as there is time for; those that are left stay in the queue. */
+  const runTogether = async (batch: Waiting<Handle>[]): Promise<void> => {
     const done: (() => void)[] = [];
     touched = new Set();
     const transaction = await patiently(begin, patienceMilliseconds);
     current = transaction;
     try {
-      for (const { change, resolve, reject } of batch) {
+      const until = performance.now() + MOST_MILLISECONDS;
+      for (const [place, { change, resolve, reject }] of batch.entries()) {
+        if (place > 0 && performance.now() > until) {
+          waiting.unshift(...batch.splice(place));
+          break;
+        }
         await transaction.execute("savepoint change");
         try {
           const result = await change(handle);

@@ -9,6 +9,15 @@ const TOO_LARGE = JSON.stringify({ code: "too-large", message: "This message is 
  * What the application answers without the framework; see `runtime/direct.ts`, which puts it there.
  */
 
+const READY_MILLISECONDS = 15_000;
+
+/** Until the application has said what it answers itself: the framework starts it, and does not say when it is done. */
+export async function applicationReady() {
+  const until = performance.now() + READY_MILLISECONDS;
+  while (!("oxbowDirect" in globalThis) && performance.now() < until)
+    await new Promise((resolve) => setTimeout(resolve, 10));
+}
+
 /**
  * The application's own answer to a request, where it has one.
  *

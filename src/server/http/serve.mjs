@@ -3,7 +3,7 @@ import { randomBytes } from "node:crypto";
 import { createServer } from "node:http";
 import next from "next";
 import { clientAddress } from "./address.mjs";
-import { answerDirectly, directFor } from "./direct.mjs";
+import { answerDirectly, applicationReady, directFor } from "./direct.mjs";
 import { isShared, safeHeaders } from "./headers.mjs";
 import { refusalOf } from "./refusals.mjs";
 import { refuse } from "./refuse.mjs";
@@ -21,6 +21,8 @@ if (process.report) Object.assign(process.report, { excludeNetwork: true });
 
 const app = next({ dev, port: settings.port, hostname: "localhost" });
 await app.prepare();
+// Whoever came earlier would be answered by the framework, which loads all of it once more for that.
+if (!dev) await applicationReady();
 const handle = app.getRequestHandler();
 
 const server = createServer(
