@@ -2,10 +2,9 @@
 
 /** Messages of our own pages are small; whoever sends more does not mean us. */
 const MOST_BYTES = 8_000;
-const TOO_LARGE = JSON.stringify({ code: "too-large", message: "This message is too large, so it was not read." });
 
 /**
- * @typedef {(message: { cookie: string, body: string }) => Promise<{ status: number, text: string }>} Direct
+ * @typedef {(message: { cookie: string, body: Promise<string | null> }) => Promise<{ status: number, text: string }>} Direct
  * What the application answers without the framework; see `runtime/direct.ts`, which puts it there.
  */
 
@@ -31,36 +30,38 @@ export function directFor(request) {
 }
 
 /**
- * Reads a small body and answers it. Who asks is looked at by the application, before it looks at what is sent.
+ * Answers a request by what the application says to it. Who asks is looked at first; what is sent is read no further than the cap.
  *
  * @param {import("node:http").IncomingMessage} request
  * @param {import("node:http").ServerResponse} response
  * @param {Direct} direct
  */
 export function answerDirectly(request, response, direct) {
-  /** @type {Buffer[]} */
-  const parts = [];
-  let bytes = 0;
-  // What goes beyond the cap is thrown away as it comes: left lying, it would hold up the next request of the connection.
-  request.on("data", (/** @type {Buffer} */ part) => {
-    bytes += part.length;
-    if (bytes <= MOST_BYTES) parts.push(part);
-    else if (!response.writableEnded) reply(response, 413, TOO_LARGE);
+  direct({ cookie: request.headers.cookie ?? "", body: smallBody(request) }).then(({ status, text }) => {
+    response.writeHead(status, { "content-type": "application/json", "content-length": Buffer.byteLength(text) });
+    response.end(text);
   });
-  request.on("end", () => {
-    if (response.writableEnded) return;
-    const message = { cookie: request.headers.cookie ?? "", body: Buffer.concat(parts).toString("utf8") };
-    direct(message).then(({ status, text }) => reply(response, status, text));
-  });
-  request.on("error", () => response.destroy());
 }
 
 /**
- * @param {import("node:http").ServerResponse} response
- * @param {number} status
- * @param {string} text
+ * The body as text, or null as soon as it is too large. The rest is thrown away as it comes: left lying, it would hold up the
+ * next request of the connection.
+ *
+ * @param {import("node:http").IncomingMessage} request
+ * @returns {Promise<string | null>}
  */
-function reply(response, status, text) {
-  response.writeHead(status, { "content-type": "application/json", "content-length": Buffer.byteLength(text) });
-  response.end(text);
+function smallBody(request) {
+  return new Promise((resolve) => {
+    /** @type {Buffer[]} */
+    const parts = [];
+    let bytes = 0;
+    request.on("data", (/** @type {Buffer} */ part) => {
+      bytes += part.length;
+      if (bytes <= MOST_BYTES) parts.push(part);
+      else resolve(null);
+    });
+    request.on("end", () => resolve(Buffer.concat(parts).toString("utf8")));
+    // Nobody is there any more to be answered.
+    request.on("error", () => resolve(null));
+  });
 }

@@ -11,7 +11,8 @@ import { told } from "./told";
 /** A small message of our own pages, as the HTTP server hands it over. */
 export interface DirectMessage {
   readonly cookie: string;
-  readonly body: string;
+  /** What was sent; null when it is more than a message of our own pages can be. */
+  readonly body: Promise<string | null>;
 }
 export interface DirectAnswer {
   readonly status: number;
@@ -34,7 +35,9 @@ export function answerDirectly(path: string, use: (context: Context, message: un
       const token = cookieOf(cookie, sessionCookie(runtime, "student").name);
       const person = token ? await personOfToken(runtime, token) : null;
       if (!person) throw new Refusal("signed-out", "You are signed out. Sign in again; nothing was lost.");
-      const result = await use({ runtime, actor: await actorOf(runtime, person) }, parsed(body));
+      const text = await body;
+      if (text === null) throw new Refusal("too-large", "This message is too large, so it was not read.");
+      const result = await use({ runtime, actor: await actorOf(runtime, person) }, parsed(text));
       return { status: 200, text: JSON.stringify(result) };
     } catch (error) {
       const { code, message } = told(error, "request failed");
