@@ -74,7 +74,7 @@ export function StaffDoor() {
           />
         </>
       )}
-      <Problem text={problem} />
+      <Problem text={wait.isOver ? "You can try again now." : problem} />
       <Button look="main" size="big" type="submit" className="mt-4 w-full" disabled={busy || wait.left > 0}>
         {busy ? "Opening…" : wait.left > 0 ? `Wait ${clockWords(wait.left)}` : "Sign in"}
       </Button>

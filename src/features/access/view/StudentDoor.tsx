@@ -143,7 +143,15 @@ function PinDoor({
       ) : (
         <NumberPin key={round} busy={busy} enter={enter} />
       )}
-      <Problem text={student.pin === null ? "You have no PIN yet. Your teacher can make one for you." : problem} />
+      <Problem
+        text={
+          student.pin === null
+            ? "You have no PIN yet. Your teacher can make one for you."
+            : wait.isOver
+              ? "You can try again now."
+              : problem
+        }
+      />
       <Button look="quiet" className="mt-4 -ml-3 text-[17px]" onClick={back}>
         That is not me
       </Button>

@@ -1,8 +1,12 @@
 "use client";
 import { useEffect, useState } from "react";
 
-/** Seconds that are left of a wait, counted down; 0 when the next try may be made. */
-export function useWait(): { readonly left: number; readonly begin: (seconds: number | undefined) => void } {
+/** Seconds that are left of a wait, counted down; 0 when the next try may be made. `isOver`: there was one, and it has ended. */
+export function useWait(): {
+  readonly left: number;
+  readonly isOver: boolean;
+  readonly begin: (seconds: number | undefined) => void;
+} {
   const [until, setUntil] = useState(0);
   const [left, setLeft] = useState(0);
   useEffect(() => {
@@ -14,6 +18,7 @@ export function useWait(): { readonly left: number; readonly begin: (seconds: nu
   }, [until]);
   return {
     left,
+    isOver: until !== 0 && left === 0,
     begin: (seconds) => {
       setUntil(seconds === undefined ? 0 : performance.now() + seconds * 1000);
       setLeft(seconds ?? 0);
