@@ -34,8 +34,8 @@ export function SaidBelow({
         <h2 className="font-serif text-[24px]">{said.where === "device" ? "Kept on this device" : "Not sent yet"}</h2>
         <p className="mt-1 text-[19px]">
           {said.where === "device"
-            ? "There is no connection at the moment. Your answer is safe; it is sent and checked as soon as the connection is back. You can go on."
-            : "There is no connection at the moment, and this browser can't keep answers. Leave this page open: your answer is sent as soon as the connection is back. You can go on."}
+            ? "Your answer can't be sent at the moment. It is safe, and is sent and checked as soon as that works again. You can go on."
+            : "Your answer can't be sent at the moment, and this browser can't keep answers. Leave this page open: it is sent as soon as that works again. You can go on."}
         </p>
         {next}
       </div>

@@ -260,7 +260,7 @@ function Foot({ state }: { readonly state: SittingState }) {
             </Link>
           </>
         ) : waiting > 0 ? (
-          `No connection: ${kept}`
+          `Not sent yet: ${kept}`
         ) : keeps === "device" ? (
           "Saved"
         ) : (
