@@ -27,7 +27,7 @@ Oxbow is running at  http://localhost:${port}
   Specialist ife@kestrelweir.example    (Ife Castellane, a workshop across grades 5 and 6)
   Coordinator marguerite@kestrelweir.example   (Marguerite Osei-Lund; a second one: bastien@kestrelweir.example)
              password of all: the river comes round
-${students.map(({ name, className, code, pin }) => `  Student    ${name}: class code ${code}, PIN ${pin}   (${className})`).join("\n")}
+${students.map(({ name, className, code, pin }) => `  Student    ${name}: class code ${code.slice(0, 5)}-${code.slice(5)}, PIN ${pin}   (${className})`).join("\n")}
 
 Mails that the application sends: http://localhost:${pagePort}
 All PINs and card codes are in data/demo-slips.json. Start over with: npm run demo -- --fresh

@@ -31,6 +31,9 @@ const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(reso
 
 describe("a lock that another process holds", () => {
   it("is waited for without stopping the process, given up in words, and leaves nothing broken", async () => {
+    db.close();
+    // Long beside what a busy machine may hold up a timer; a wait inside the call would hold it up for all of it.
+    db = await openDatabase(`file:${school.file}`, "src/db/migrations", { patienceMilliseconds: 4_000 });
     const other = createClient({ url: `file:${school.file}` });
     const lock = await other.transaction("write");
     let longest = 0;
@@ -48,7 +51,7 @@ describe("a lock that another process holds", () => {
     expect(tried.slice(0, 2)).toEqual(["busy", "busy"]);
     // Reading goes on meanwhile, and so does everything else of this process.
     expect(tried[2]).toHaveLength(1);
-    expect(longest).toBeLessThan(200);
+    expect(longest).toBeLessThan(2_000);
     await lock.rollback();
     expect(await kindOf(write("2027-01-03"))).toBe("done");
     expect(await daysNow()).toEqual(["2026-10-26", "2027-01-03"]);

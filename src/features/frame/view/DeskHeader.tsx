@@ -6,6 +6,7 @@ import { DropdownMenu } from "radix-ui";
 import { useEffect, useMemo, useState } from "react";
 import { setShortcutsOff, shortcutsOff, useShortcuts } from "@/client/keys/useShortcuts";
 import { toggleProjector } from "@/client/projector";
+import { forgetPullList } from "@/client/pull-list/pullList";
 import { RiverMark } from "@/ui/primitives/RiverMark";
 import type { ClassChoice } from "../types";
 import { NameCover } from "./NameCover";
@@ -123,7 +124,13 @@ export function DeskHeader(props: {
               Switch single keys on or off
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="bg-hair my-1 h-px" />
-            <DropdownMenu.Item className={item} onSelect={() => signOut()}>
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() => {
+                forgetPullList();
+                void signOut();
+              }}
+            >
               Sign out
             </DropdownMenu.Item>
           </DropdownMenu.Content>
