@@ -20,6 +20,10 @@ const shape = object({
       excludeEmptyString: true,
     }),
   NODE_ENV: string().optional(),
+  /** From which level on messages are logged. */
+  OXBOW_LOG: string()
+    .oneOf(["info", "warn", "error", "silent"] as const, "OXBOW_LOG must be info, warn, error or silent.")
+    .default("info"),
   /** Freezes the clock at this instant, for demonstrations and tests. */
   OXBOW_NOW: string()
     .optional()
@@ -38,6 +42,7 @@ export interface Environment {
   readonly publicAddress: string | undefined;
   readonly frozenNow: number | undefined;
   readonly production: boolean;
+  readonly logLevel: string;
 }
 
 /** The settings from the process environment, checked; the only place that reads it. */
@@ -51,5 +56,6 @@ export function readEnvironment(): Environment {
     publicAddress: values.OXBOW_PUBLIC_ADDRESS || undefined,
     frozenNow: values.OXBOW_NOW ? Date.parse(values.OXBOW_NOW) : undefined,
     production: values.NODE_ENV === "production",
+    logLevel: values.OXBOW_LOG,
   };
 }

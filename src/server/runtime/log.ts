@@ -1,5 +1,6 @@
 import "server-only";
 import pino from "pino";
+import { readEnvironment } from "./environment";
 import { errorFacts } from "./errorFacts";
 
 /** Keys whose values never reach the log, wherever they stand in what is logged. */
@@ -7,6 +8,7 @@ const NEVER = ["password", "present", "next", "pin", "token", "secret", "code", 
 
 const logger = pino(
   {
+    level: readEnvironment().logLevel,
     base: null,
     messageKey: "message",
     timestamp: pino.stdTimeFunctions.isoTime,
