@@ -29,7 +29,7 @@ export function ensureInstalled() {
   writeFileSync(stamp, lock);
 }
 
-const SOURCES = ["src", "content", "next.config.ts", "package-lock.json", "postcss.config.mjs", "tsconfig.json"];
+const SOURCES = ["src", "content", "next.config.mjs", "package-lock.json", "postcss.config.mjs", "tsconfig.json"];
 
 /** Builds the application unless the last build was made of the same sources. */
 export function ensureBuilt() {
