@@ -1,8 +1,9 @@
-import type { Item } from "@/core/answers/instantiateItem";
-import { writeNumber } from "@/core/answers/writeNumber";
+import type { ItemResponse } from "@/core/items/checkItem";
+import type { DrawnItem } from "@/core/items/drawItem";
+import { rightResponse, tellingMistakes } from "@/core/items/telling";
 import type { ItemParameters } from "@/core/measurement/item";
 import { probability } from "@/core/measurement/probability";
-import { rational } from "@/core/numeric/rational";
+import { slipOn } from "./slips";
 
 /** The truth about a simulated student, which the application never sees. */
 export interface Learner {
@@ -21,7 +22,7 @@ export interface Learner {
 }
 
 export interface SimulatedAnswer {
-  readonly text: string;
+  readonly response: ItemResponse;
   readonly milliseconds: number;
   readonly hintsUsed: number;
 }
@@ -64,7 +65,13 @@ export class LearnerMind {
     return ability + (deviations[skillId] ?? 0) + (this.taught.has(skillId) ? TAUGHT_GAIN : 0) + kept;
   }
 
-  answer(item: Item, parameters: ItemParameters, skillId: string, day: number, tryNumber: number): SimulatedAnswer {
+  answer(
+    item: DrawnItem,
+    parameters: ItemParameters,
+    skillId: string,
+    day: number,
+    tryNumber: number,
+  ): SimulatedAnswer {
     const hasty = this.random() < this.learner.haste;
     const ability = hasty ? -4 : this.abilityIn(skillId, day) + (tryNumber > 1 ? 0.8 : 0);
     const right = this.random() < probability(ability, parameters);
@@ -72,37 +79,19 @@ export class LearnerMind {
     if (tryNumber === 1 && !hasty)
       this.learned.set(skillId, { logits: Math.min(MOST_LEARNED, (own?.logits ?? 0) + this.learner.pace), day });
     return {
-      text: right ? this.rightAnswer(item) : this.wrongAnswer(item, this.reteached.has(skillId) ? 0.2 : 0.85),
+      response: right ? rightResponse(item) : this.wrongResponse(item, this.reteached.has(skillId) ? 0.2 : 0.85),
       milliseconds: Math.round(hasty ? 1200 + 1800 * this.random() : 9000 + 34_000 * this.random() ** 2),
       hintsUsed: !hasty && !right && this.random() < 0.25 ? 1 : 0,
     };
   }
 
-  private rightAnswer(item: Item): string {
-    if (item.kind === "choice") return item.options.find((option) => option.right)?.id ?? "A";
-    return item.unit?.required ? `${item.keyText} ${item.unit.word}` : item.keyText;
-  }
-
-  private wrongAnswer(item: Item, habitStrength: number): string {
-    const options = item.options.filter((option) => !option.right);
-    const known =
-      item.kind === "choice" ? options.filter((option) => option.misconceptionId) : item.misconceptionValues;
-    const idOf = (entry: (typeof known)[number]) =>
-      ("misconceptionId" in entry ? entry.misconceptionId : entry.id) ?? "";
-    const habit = known.find((entry) => this.learner.habits.includes(idOf(entry)));
-    const chosen =
-      habit && this.random() < habitStrength
-        ? habit
-        : this.random() < 0.35
-          ? known[Math.floor(this.random() * known.length)]
-          : undefined;
-    if (item.kind === "choice") {
-      const fallback = options[Math.floor(this.random() * options.length)];
-      return (chosen && "text" in chosen ? chosen.id : fallback?.id) ?? "A";
-    }
-    if (chosen && "value" in chosen) return writeNumber(chosen.value, "mixed");
-    const slip = rational(1 + Math.floor(this.random() * 4));
-    return writeNumber((item.key ?? slip).add(slip), "mixed");
+  /** A mistake with a reason behind it, most likely one of the student's habits; or else a mere slip. */
+  private wrongResponse(item: DrawnItem, habitStrength: number): ItemResponse {
+    const known = tellingMistakes(item);
+    const habit = known.find(({ misconceptionId }) => this.learner.habits.includes(misconceptionId));
+    if (habit && this.random() < habitStrength) return habit.response;
+    const chosen = this.random() < 0.35 ? known[Math.floor(this.random() * known.length)] : undefined;
+    return chosen?.response ?? slipOn(item, this.random);
   }
 }
 

@@ -17,8 +17,8 @@ import { hashSecret } from "@/server/access/secrets";
 import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
-import { installContent } from "./installContent";
 import { ALDER, parts, ROWAN } from "./names";
+import { installShippedContent } from "./shippedContent";
 import { type Simulation, staffContext, staffId } from "./simulation";
 import { runTerm } from "./term";
 import { wholeSchoolPackage } from "./wholeSchool";
@@ -93,7 +93,7 @@ export async function seedSchool(
   );
   const secret = await hashSecret(DEMO_PASSWORD);
   for (const { key } of DEMO_STAFF) await base.db.write((tx) => setSecret(tx, staffId(key), secret, "password"));
-  await installContent(runtime);
+  await installShippedContent(runtime);
   const school = await schoolOf(runtime, schoolId);
   const simulation: Simulation = {
     runtime,

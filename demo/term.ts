@@ -2,22 +2,24 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { isSchoolDay } from "@/core/calendar/isSchoolDay";
 import { seededRandom } from "@/core/numeric/seededRandom";
-import { presentationsOf } from "@/db/queries/delivery";
 import { studentsOfClasses } from "@/db/queries/people";
 import { planOf } from "@/db/queries/plan";
 import { reteachesOfGroups } from "@/db/queries/regroup";
-import type { Presentation } from "@/db/schema/delivery";
-import type { AnswerReply } from "@/features/delivery/types";
+import { itemsOfSitting, type SittingItemRow } from "@/db/queries/sittings";
+import type { SittingChange } from "@/features/delivery/types";
 import { giveHint } from "@/features/delivery/writes/giveHint";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { suggestions } from "@/features/regroup/reads/reteachGroups";
 import { assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
-import { assignPractice } from "@/features/work/writes";
+import { assignWork } from "@/features/work/writes";
+import { drawerOf, versionsOf } from "@/server/library/drawnItems";
+import { libraryOf } from "@/server/library/library";
+import { shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
-import { libraryOf } from "@/server/runtime/library";
 import { instantAt, todayOf } from "@/server/runtime/school";
 import { LearnerMind } from "./learner";
+import { sentResponse } from "./sentResponse";
 import { type Simulation, schoolDayAfter, staffContext } from "./simulation";
 import { learnerNamed } from "./stories";
 
@@ -30,7 +32,7 @@ interface Pupil {
 }
 
 interface Given {
-  readonly workId: string;
+  readonly assignmentId: string;
   readonly dueDay: number;
   readonly pupils: readonly Pupil[];
   /** Days on which each pupil sits down to it. */
@@ -62,9 +64,9 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
     to: readonly Pupil[],
     dueDay: number,
   ) => {
-    const workId = runtime.newId();
-    await assignPractice(teacher, {
-      workId,
+    const assignmentId = runtime.newId();
+    await assignWork(teacher, {
+      assignmentId,
       classId: to[0]?.classId,
       title,
       instructions: "Take your time; the hint is there to be used.",
@@ -72,9 +74,9 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
       studentIds: to.map(({ id }) => id),
       opensDay: dayOfNumber(day),
       dueDay: dayOfNumber(dueDay),
-      budgetItems: skillIds.length > 1 ? BUDGET + 4 : BUDGET,
+      items: skillIds.length > 1 ? BUDGET + 4 : BUDGET,
     });
-    open.push(given(workId, day, dueDay, to, simulation));
+    open.push(given(assignmentId, day, dueDay, to, simulation));
   };
   const library = await libraryOf(runtime);
   const reteachDay = schoolDayAfter(course.firstDay, 35, school);
@@ -136,7 +138,13 @@ async function loadPupils(
   });
 }
 
-function given(workId: string, day: number, dueDay: number, pupils: readonly Pupil[], { school }: Simulation): Given {
+function given(
+  assignmentId: string,
+  day: number,
+  dueDay: number,
+  pupils: readonly Pupil[],
+  { school }: Simulation,
+): Given {
   const between = Array.from({ length: dueDay - day + 1 }, (_, n) => day + n).filter((candidate) =>
     isSchoolDay(candidate, school.calendar),
   );
@@ -145,7 +153,7 @@ function given(workId: string, day: number, dueDay: number, pupils: readonly Pup
     const first = Math.floor(pupil.random() ** 1.6 * Math.min(4, present.length));
     return [pupil.id, present.slice(first, first + 2)] as const;
   });
-  return { workId, dueDay, pupils, days: new Map(days) };
+  return { assignmentId, dueDay, pupils, days: new Map(days) };
 }
 
 /** Everybody who sits down to work that day goes on with what is open. */
@@ -157,14 +165,14 @@ async function workThrough(simulation: Simulation, day: number, open: Given[]): 
       // The second day of a visit finishes what is left; the first may stop early.
       const items = work.days.get(pupil.id)?.at(-1) === day ? 20 : 5 + Math.floor(pupil.random() * 9);
       simulation.setNow(instantAt(simulation.school, dayOfNumber(day), "10:05") + order * 7000);
-      await sit(simulation, work.workId, pupil, day, items);
+      await sit(simulation, work.assignmentId, pupil, day, items);
     }
   }
 }
 
 async function sit(
   simulation: Simulation,
-  workId: string,
+  assignmentId: string,
   pupil: Pupil,
   day: number,
   mostItems: number,
@@ -174,17 +182,19 @@ async function sit(
     runtime,
     actor: { kind: "student", personId: pupil.id, schoolId: school.id, name: pupil.name },
   };
-  const library = await libraryOf(runtime);
-  const drawn = new Map<string, Presentation>();
-  let view: AnswerReply["sitting"] = await openSitting(context, workId);
+  const shownItems = new Map<string, SittingItemRow>();
+  let view: SittingChange = await openSitting(context, assignmentId);
   for (let done = 0; view.current && done < mostItems; ) {
     const { presentationId, tries } = view.current;
-    if (!drawn.has(presentationId))
-      for (const p of await presentationsOf(runtime.db.read, view.sittingId)) drawn.set(p.id, p);
-    const shown = drawn.get(presentationId);
+    if (!shownItems.has(presentationId))
+      for (const item of await itemsOfSitting(runtime.db.read, view.sittingId)) shownItems.set(item.id, item);
+    const shown = shownItems.get(presentationId);
     if (!shown) return;
-    const item = library.item(shown.modelId, shown.modelVersion, shown.seed, shown.context);
-    const parameters = library.parameters(shown.modelId, shown.modelVersion, shown.seed, shown.skillId);
+    const { draw } = await drawerOf(runtime, [shown.versionId]);
+    const version = (await versionsOf(runtime, [shown.versionId])).get(shown.versionId);
+    if (!version) return;
+    const item = draw(shown);
+    const parameters = (await shelfOf(runtime, shown.skillId)).parametersOf(version, shown.seed);
     const answer = pupil.mind.answer(item, parameters, shown.skillId, day, tries + 1);
     if (answer.hintsUsed > 0 && view.current.hasHint)
       await giveHint(context, { sittingId: view.sittingId, presentationId });
@@ -194,7 +204,7 @@ async function sit(
       sittingId: view.sittingId,
       presentationId,
       tryNumber: tries + 1,
-      answer: answer.text,
+      response: sentResponse(item, answer.response),
       hintsUsed: answer.hintsUsed,
       milliseconds: answer.milliseconds,
       agoMilliseconds: 0,
@@ -244,10 +254,10 @@ async function reteachSomebody(
   for (const { mind } of members) mind.reteach(skillId, day);
   const all = (days: readonly number[]) => new Map(members.map(({ id }) => [id, days]));
   const [next, after] = [schoolDayAfter(day, 1, school), schoolDayAfter(day, 2, school)];
-  open.push({ workId: reteach.practiceWorkId, dueDay: practiceDue, pupils: members, days: all([next, after]) });
+  open.push({ assignmentId: reteach.practiceId, dueDay: practiceDue, pupils: members, days: all([next, after]) });
   if (!checkLater)
     open.push({
-      workId: reteach.checkWorkId,
+      assignmentId: reteach.checkId,
       dueDay: checkDue,
       pupils: members,
       days: all([schoolDayAfter(day, 4, school)]),

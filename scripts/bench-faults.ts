@@ -7,7 +7,7 @@ import { createClient } from "@libsql/client";
 import { sql } from "drizzle-orm";
 import { openDatabase } from "@/db/connection";
 import { patiently } from "@/db/patience";
-import { answersAfter } from "@/db/queries/answerLog";
+import { evidenceAfter } from "@/db/queries/answerLog";
 import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import { sessions } from "@/db/schema/access";
 import { naiveSummaries } from "~/tests/support/naiveSummaries";
@@ -149,7 +149,7 @@ async function clockMoved(school: TestSchool, server: Server, crowd: Crowd): Pro
 
 /** What the database says of all that was acknowledged. */
 async function verdict(school: TestSchool, crowd: Crowd): Promise<void> {
-  const log = await answersAfter(school.db.read, 0, 1_000_000);
+  const log = await evidenceAfter(school.db.read, 0, 1_000_000);
   const times = new Map<string, number>();
   for (const { key } of log) times.set(key, (times.get(key) ?? 0) + 1);
   const keys = [...crowd.acknowledged];
@@ -209,7 +209,7 @@ async function diskFull(school: TestSchool, students: Awaited<ReturnType<typeof 
     await crowd.end();
     await server.kill();
     const db = await openDatabase(`file:${file}`, join(root, "src/db/migrations"));
-    const stored = new Set((await answersAfter(db.read, 0, 1_000_000)).map(({ key }) => key));
+    const stored = new Set((await evidenceAfter(db.read, 0, 1_000_000)).map(({ key }) => key));
     const lost = [...crowd.acknowledged].filter((key) => !stored.has(key)).length;
     db.close();
     console.log("\nThe disk full, and with room again");

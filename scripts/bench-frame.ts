@@ -1,6 +1,3 @@
-import { insertMany } from "@/db/manyRows";
-import { sittings } from "@/db/schema/delivery";
-import { workSkills, works, workTargets } from "@/db/schema/work";
 import { evidenceFigure } from "@/features/evidence/figure";
 import { planFigure } from "@/features/plan/figure";
 import { regroupFigure } from "@/features/regroup/figure";
@@ -8,7 +5,7 @@ import { rosterFigure } from "@/features/roster/figure";
 import { workFigure } from "@/features/work/figure";
 import { workList } from "@/features/work/reads";
 import { makeClass, START, testSchool } from "~/tests/support/school";
-import { fillLog } from "./bench-data";
+import { benchWorks, fillLog } from "./bench-data";
 
 const STUDENTS = 28;
 const WORKS = 150;
@@ -33,61 +30,15 @@ async function timesOf(use: () => Promise<unknown>): Promise<number> {
 export async function benchFrame(): Promise<void> {
   const school = await testSchool();
   const { classId, studentIds } = await makeClass(school, STUDENTS);
-  await fillLog(school, studentIds, ANSWERS);
-  const items = Array.from({ length: 20 }, (_, n) => ({
-    id: `p${n}`,
-    state: "done" as const,
-    skillId: "equivalent-ratios",
-    modelId: "a-model-of-the-library",
-    modelVersion: 1,
-    seed: n,
-    context: "plain",
-    tries: 1,
-    rightFirst: n % 2 === 0,
-  }));
-  await school.db.write(async (tx) => {
-    const ids = Array.from({ length: WORKS }, (_, n) => `w${n}`);
-    await insertMany(
-      tx,
-      works,
-      ids.map((id, n) => ({
-        id,
-        classId,
-        kind: "practice",
-        title: id,
-        instructions: "",
-        opensAt: START - 2 * WEEK,
-        dueAt: n < OPEN_WORKS ? START + WEEK : START - WEEK,
-        budgetItems: 20,
-        createdBy: "ana",
-        createdAt: START - n,
-      })),
-    );
-    await insertMany(
-      tx,
-      workSkills,
-      ids.map((id) => ({ id: `${id}-s`, workId: id, skillId: "equivalent-ratios", place: 0 })),
-    );
-    const each = ids.flatMap((workId) => studentIds.map((personId) => ({ workId, personId })));
-    await insertMany(
-      tx,
-      workTargets,
-      each.map((one) => ({ ...one, id: `${one.workId}-${one.personId}`, extraItems: 0 })),
-    );
-    await insertMany(
-      tx,
-      sittings,
-      each.map((one) => ({
-        ...one,
-        id: `sit-${one.workId}-${one.personId}`,
-        startedAt: START - 2 * WEEK,
-        lastAt: START - 2 * WEEK,
-        itemsDone: 20,
-        chancesAtStart: {},
-        presentations: items,
-      })),
-    );
+  await benchWorks(school, {
+    classId,
+    studentIds,
+    count: WORKS,
+    dueAt: (n) => (n < OPEN_WORKS ? START + WEEK : START - WEEK),
+    givenAt: (n) => START - n,
+    itemsEach: 20,
   });
+  await fillLog(school, studentIds, ANSWERS);
   const context = await school.teacher();
   const frame = async () => {
     for (const figure of [rosterFigure, planFigure, workFigure, evidenceFigure, regroupFigure])

@@ -7,7 +7,7 @@ import { givePractice, HERE, makeClass, type TestSchool } from "~/tests/support/
 
 /** What a student has open, as far as answering goes. */
 export type Shown = Pick<SittingView, "sittingId"> & {
-  readonly current: Pick<ItemView, "presentationId" | "tries" | "kind"> | null;
+  readonly current: Pick<ItemView, "presentationId" | "tries"> | null;
 };
 
 export interface BenchStudent {
@@ -26,7 +26,7 @@ export async function benchStudents(
   const day = (ahead: number) => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10);
   const over = {
     skillIds: ["times-as-many", "ratio-language", "equivalent-ratios"],
-    budgetItems: 40,
+    items: 40,
     opensDay: day(-2),
     dueDay: day(14),
   };
@@ -50,7 +50,7 @@ export const messageOf = (view: Shown) => ({
   presentationId: view.current?.presentationId,
   tryNumber: (view.current?.tries ?? 0) + 1,
   // Wrong as a number; as an option mostly wrong too: the work should last.
-  answer: view.current?.kind === "choice" ? "A" : "98765",
+  response: { a: { text: "98765", option: "A" } },
   hintsUsed: 0,
   milliseconds: 20_000,
   agoMilliseconds: 0,

@@ -87,9 +87,7 @@ async function measureBare(): Promise<Figures> {
   const port = await freePort(4700);
   const child = spawn(process.execPath, [next, "start", app, "-p", String(port)], { env, stdio: "ignore" });
   try {
-    const body = JSON.stringify(
-      messageOf({ sittingId: v7(), current: { presentationId: v7(), tries: 0, kind: "numeric" } }),
-    );
+    const body = JSON.stringify(messageOf({ sittingId: v7(), current: { presentationId: v7(), tries: 0 } }));
     const address = `http://127.0.0.1:${port}/api/row`;
     await untilUp(address, body);
     const fire = (duration: number) =>

@@ -1,4 +1,4 @@
-import { rebuildSummaries } from "@/features/delivery/writes/summaries";
+import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
 import { readEnvironment } from "@/server/runtime/environment";
 import { openRuntime } from "@/server/runtime/runtime";
 

@@ -3,11 +3,13 @@ import { anySchool } from "@/db/queries/people";
 import { readEnvironment } from "@/server/runtime/environment";
 import { openRuntime } from "@/server/runtime/runtime";
 import { seedSchool } from "~/demo/seedSchool";
+import { installShippedContent } from "~/demo/shippedContent";
 
 /** Fills an empty database with the demo school and keeps the sign-ins for the greeting; leaves any other alone. */
 const runtime = await openRuntime(readEnvironment());
 if (await anySchool(runtime.db.read)) {
-  console.log("The database holds a school already; it is kept.");
+  await installShippedContent(runtime);
+  console.log("The database holds a school already; it is kept, and its content brought up to date.");
 } else {
   const started = performance.now();
   const slips = await seedSchool(runtime, (share, what) => {

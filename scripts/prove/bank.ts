@@ -1,8 +1,7 @@
-import { itemParameters } from "@/core/answers/itemParameters";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import type { DiagnosticItem } from "@/core/selection/diagnostic/diagnosticState";
-import { ratioStrand } from "~/content/ratioStrand";
 import { normal } from "~/demo/learner";
+import { shippedDraws } from "./shippedDraws";
 
 const AREAS = ["number", "ratio", "expressions", "data"] as const;
 export const BLUEPRINT: Readonly<Record<string, number>> = { number: 3, ratio: 3, expressions: 2, data: 2 };
@@ -26,19 +25,17 @@ export function syntheticBank(size: number): DiagnosticItem[] {
   });
 }
 
-/** The shipped item models, 40 draws each; every skill is an area. */
+/** The shipped items, 40 draws each; every skill is an area. */
 export function shippedBank(): DiagnosticItem[] {
-  return ratioStrand.flatMap((skill) =>
-    skill.models.flatMap((model) =>
-      Array.from({ length: 40 }, (_, seed) => ({
-        id: `${model.id}#${seed}`,
-        strandId: "strand",
-        area: skill.id,
-        grade: skill.grade,
-        ...itemParameters(model, seed, skill.difficulty),
-        seenDaysAgo: null,
-        exposure: 0,
-      })),
-    ),
+  return shippedDraws(40).flatMap((skill) =>
+    skill.draws.map(({ itemId, seed, parameters }) => ({
+      id: `${itemId}#${seed}`,
+      strandId: "strand",
+      area: skill.id,
+      grade: skill.grade,
+      ...parameters,
+      seenDaysAgo: null,
+      exposure: 0,
+    })),
   );
 }

@@ -1,4 +1,3 @@
-import { itemParameters } from "@/core/answers/itemParameters";
 import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import { LEARNING } from "@/core/mastery/learningModel";
 import { MASTERY_BOUNDARY } from "@/core/mastery/masteryBoundary";
@@ -13,9 +12,9 @@ import { seededRandom } from "@/core/numeric/seededRandom";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
 import { type ItemCandidate, nextItem } from "@/core/selection/nextItem";
 import { endOfSkill } from "@/core/work/endOfSkill";
-import { ratioStrand } from "~/content/ratioStrand";
 import { normal } from "~/demo/learner";
 import { areaUnderCurve, calibrationError, type Prediction } from "./predictions";
+import { shippedDraws } from "./shippedDraws";
 import { decimals, type Figure, percent } from "./table";
 
 const STUDENTS = 2000;
@@ -28,16 +27,11 @@ const ABOVE_DIFFICULTY = 0.5;
 /** Logits that a student of the continuum learns from one item worked with feedback. */
 const PACE = 0.08;
 
-const skill = ratioStrand.find(({ id }) => id === "equivalent-ratios");
-if (!skill) throw new Error("The strand lacks its skill.");
-const { difficulty } = skill;
-const pool: ItemCandidate[] = skill.models.flatMap((model) =>
-  Array.from({ length: DRAWS }, (_, seed) => ({
-    modelId: model.id,
-    seed,
-    item: itemParameters(model, seed, difficulty),
-  })),
-);
+const { difficulty, draws: pool } = shippedDraws(DRAWS).find(({ id }) => id === "equivalent-ratios") ?? {
+  difficulty: 0,
+  draws: [] as ItemCandidate[],
+};
+if (pool.length === 0) throw new Error("The content lacks its skill.");
 
 /** A simulated student whose truth is known. */
 interface TrueStudent {
@@ -97,12 +91,12 @@ function sit(world: World, choose: Choose, stopsEarly: boolean, seed: string) {
     let declared = false;
     while (given.length < BUDGET && !(declared && stopsEarly)) {
       const next = choose(state, given, random);
-      const right = random() < student.chance(next.item);
-      predictions.push({ chance: chanceOfRight(state?.mastery ?? prior, next.item, difficulty), right });
+      const right = random() < student.chance(next.parameters);
+      predictions.push({ chance: chanceOfRight(state?.mastery ?? prior, next.parameters, difficulty), right });
       state = updateSkillState(
         state,
         prior,
-        { right, tryNumber: 1, hintsUsed: 0, modelId: next.modelId, item: next.item, day: 0 },
+        { share: right ? 1 : 0, tryNumber: 1, hintsUsed: 0, itemId: next.itemId, item: next.parameters, day: 0 },
         difficulty,
       );
       student.learn();
@@ -113,7 +107,7 @@ function sit(world: World, choose: Choose, stopsEarly: boolean, seed: string) {
         mastery: state.mastery,
         masteryAtStart: prior,
         scoredAnswers: state.scoredAnswers,
-        modelIds: state.modelIds,
+        itemIds: state.itemIds,
       };
       declared ||= endOfSkill(MASTERY_RULE, history).done;
     }
@@ -129,8 +123,8 @@ const adaptive: Choose = (state, given, random) => {
       mastery: state?.mastery ?? priorMastery(GRADE, difficulty),
       missesInRow: state?.missesInRow ?? 0,
       skillDifficulty: difficulty,
-      recentModelIds: given.map(({ modelId }) => modelId),
-      seen: new Set(given.map(({ modelId, seed }) => `${modelId}#${seed}`)),
+      recentItemIds: given.map(({ itemId }) => itemId),
+      seen: new Set(given.map(({ itemId, seed }) => `${itemId}#${seed}`)),
     },
     random,
   );

@@ -3,6 +3,11 @@ import { getTableColumns, type InferSelectModel, type SQL, sql } from "drizzle-o
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "./queryable";
 
+const isReal = (column: SQLiteColumn): boolean => column.getSQLType() === "real";
+
+/** A real number with all its digits: into JSON, SQLite writes only fifteen of them. */
+const inFull = (column: SQLiteColumn): SQL => sql`case when ${column} is not null then printf('%!.17g', ${column}) end`;
+
 /** Rows of one JSON text; a remote database limits how much it answers at once. */
 const ROWS_A_TEXT = 20_000;
 
@@ -17,7 +22,7 @@ export async function manyRows<Table extends SQLiteTable>(
 ): Promise<InferSelectModel<Table>[]> {
   const columns = Object.entries(getTableColumns(table)) as [string, SQLiteColumn][];
   const cells = sql.join(
-    columns.map(([, column]) => column),
+    columns.map(([, column]) => (isReal(column) ? inFull(column) : column)),
     sql`, `,
   );
   const texts = await db
@@ -27,7 +32,7 @@ export async function manyRows<Table extends SQLiteTable>(
     .groupBy(sql`${table}.rowid / ${sql.raw(String(ROWS_A_TEXT))}`);
   const readers = columns.map(([name, column]) => ({
     name,
-    read: (value: unknown) => column.mapFromDriverValue(value),
+    read: (value: unknown) => column.mapFromDriverValue(isReal(column) ? Number(value) : value),
   }));
   return texts.flatMap(({ rows }) =>
     (JSON.parse(rows) as unknown[][]).map((values) => {

@@ -1,31 +1,56 @@
 import "server-only";
-import type { ResultSet } from "@libsql/client";
+import type { Client, ResultSet } from "@libsql/client";
 import { is } from "drizzle-orm";
+import { drizzle } from "drizzle-orm/libsql";
+import type { Logger } from "drizzle-orm/logger";
 import { type BaseSQLiteDatabase, SQLiteTable } from "drizzle-orm/sqlite-core";
 import * as access from "./schema/access";
-import * as delivery from "./schema/delivery";
 import * as history from "./schema/history";
+import * as items from "./schema/items";
 import * as library from "./schema/library";
 import * as people from "./schema/people";
 import * as plan from "./schema/plan";
 import * as regroup from "./schema/regroup";
+import * as reteach from "./schema/reteach";
+import * as sittings from "./schema/sittings";
 import * as students from "./schema/students";
+import * as summaries from "./schema/summaries";
 import * as work from "./schema/work";
+import type { Statements } from "./statements";
 
 export const schema = {
   ...people,
   ...access,
   ...students,
   ...library,
+  ...items,
   ...plan,
   ...work,
-  ...delivery,
+  ...sittings,
+  ...summaries,
   ...regroup,
+  ...reteach,
   ...history,
 };
 
 /** What queries run on: the database itself, or a transaction in it. */
 export type Queryable = BaseSQLiteDatabase<"async", ResultSet, typeof schema>;
+
+const statementsBehind = new WeakMap<Queryable, Statements>();
+
+/** The query builder on something that runs single statements, which is all that it asks of a client. */
+export function queriesOn(statements: Statements, logger?: Logger): Queryable {
+  const queryable: Queryable = drizzle(statements as unknown as Client, { schema, ...(logger ? { logger } : {}) });
+  statementsBehind.set(queryable, statements);
+  return queryable;
+}
+
+/** What runs the statements of a query builder. */
+export function statementsOf(db: Queryable): Statements {
+  const found = statementsBehind.get(db);
+  if (!found) throw new Error("These queries have no connection behind them.");
+  return found;
+}
 
 /** All tables of the schema. */
 export const allTables = (): SQLiteTable[] =>

@@ -259,7 +259,7 @@ it("a substitute works with the class until the last day, and not a day longer",
   });
   const page = await as("ben");
   await page.goto(`${app.base}/desk/6-alder/work/new?skill=equivalent-ratios`);
-  await wait(page, "It adapts to each student");
+  await wait(page, "each student gets items of their own");
   await page.goto(`${app.base}/desk/6-alder/roster/classes/${alder.classId}`);
   await wait(page, "Who is on this class");
   expect(await page.evaluate(() => document.body.innerText)).not.toContain("Share with");

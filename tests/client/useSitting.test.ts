@@ -8,7 +8,7 @@ import type { AnswerOutcome, AnswerReply, ItemView, SittingView } from "@/featur
 /** A server of one sitting: items a, b, c… are open one after another; each reply is what the test says. */
 interface Sent {
   readonly presentationId: string;
-  readonly answer: string;
+  readonly response: { readonly a: { readonly text: string } };
   readonly offline: boolean;
   readonly agoMilliseconds: number;
   readonly deviceClock: number;
@@ -20,11 +20,9 @@ const SERVER_NOW = Date.parse("2026-11-23T08:30:00Z");
 const item = (presentationId: string, hint: string | null = null): ItemView => ({
   presentationId,
   skillId: "s",
-  kind: "numeric",
   stem: "?",
-  options: [],
   table: [],
-  unit: null,
+  parts: [{ id: "a", kind: "number", prompt: null, shown: { unit: null } }],
   hasHint: true,
   hint,
   tries: 0,
@@ -40,10 +38,11 @@ const sitting = (open: string | null): Omit<SittingView, "lessons"> => ({
   progress: 0,
   itemsDone: 0,
   itemsRight: 0,
-  budgetItems: 9,
+  mostItems: 9,
   finished: open === null ? "budget" : null,
   current: open === null ? null : item(open),
   reserve: open === null ? [] : [item("r1", "Look at r1."), item("r2", "Look at r2.")],
+  reserveIds: open === null ? [] : ["r1", "r2"],
 });
 const scored = (presentationId: string, verdict: "right" | "wrong" = "right"): AnswerOutcome => ({
   status: "scored",
@@ -79,7 +78,8 @@ afterEach(() => vi.unstubAllGlobals());
 
 const start = (open = "a") => renderHook(() => useSitting({ ...sitting(open), lessons: {} }, "pupil")).result;
 type Page = ReturnType<typeof start>;
-const give = (page: Page, answer: string, milliseconds = 5000) => act(() => page.current.submit(answer, milliseconds));
+const give = (page: Page, answer: string, milliseconds = 5000) =>
+  act(() => page.current.submit({ response: { a: { text: answer } }, words: answer, milliseconds }));
 const next = (page: Page) => act(() => page.current.next());
 const comeBack = () => act(async () => void window.dispatchEvent(new Event("online")));
 
@@ -87,7 +87,9 @@ describe("an answer with a connection", () => {
   it("is sent at once and its feedback shown", async () => {
     const page = start();
     await give(page, "12");
-    expect(sent).toMatchObject([{ presentationId: "a", answer: "12", offline: false, tryNumber: 1, hintsUsed: 0 }]);
+    expect(sent).toMatchObject([
+      { presentationId: "a", response: { a: { text: "12" } }, offline: false, tryNumber: 1, hintsUsed: 0 },
+    ]);
     expect(page.current.said).toMatchObject({ kind: "feedback", feedback: { verdict: "right" } });
     expect(page.current.waiting).toBe(0);
     next(page);
@@ -132,15 +134,15 @@ describe("answers without a connection", () => {
     }
     expect(page.current).toMatchObject({ waiting: 2, connection: "away", keeps: "device" });
     expect(page.current.item?.presentationId).toBe("r2");
-    serve = ({ presentationId, answer }) => ({
-      outcome: scored(presentationId, answer === "1" ? "right" : "wrong"),
+    serve = ({ presentationId, response }) => ({
+      outcome: scored(presentationId, response.a.text === "1" ? "right" : "wrong"),
       sitting: sitting("r2"),
     });
     await comeBack();
     await waitFor(() => expect(page.current.report).toContain("2 answers have been sent, 1 of 2 right"));
     expect(sent).toMatchObject([
-      { presentationId: "a", answer: "1", offline: true },
-      { presentationId: "r1", answer: "2", offline: true },
+      { presentationId: "a", response: { a: { text: "1" } }, offline: true },
+      { presentationId: "r1", response: { a: { text: "2" } }, offline: true },
     ]);
     expect(page.current.waiting).toBe(0);
   });
@@ -156,8 +158,8 @@ describe("answers without a connection", () => {
       outcome: { status: "not-counted" as const, presentationId, reason, message: "" },
       sitting: sitting("b"),
     });
-    serve = ({ presentationId, answer }) =>
-      answer === "1" ? fate("too-late", presentationId) : answer === "2" ? fate("unreadable", presentationId) : 403;
+    serve = ({ presentationId, response: { a } }) =>
+      a.text === "1" ? fate("too-late", presentationId) : a.text === "2" ? fate("unreadable", presentationId) : 403;
     await comeBack();
     await waitFor(() => expect(page.current.report).toContain("1 answer came too late and does not count"));
     expect(page.current.report).toContain("1 answer could not be read");

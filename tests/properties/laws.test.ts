@@ -43,19 +43,15 @@ describe("laws", () => {
     fc.assert(
       fc.property(chance, item, chance, (mastery, parameters, weight) => {
         const errors = guessAndSlip(parameters, 0);
-        expect(traceAnswer(mastery, { ...errors, right: true, learn: 0, weight })).toBeGreaterThanOrEqual(
-          mastery - 1e-12,
-        );
-        expect(traceAnswer(mastery, { ...errors, right: false, learn: 0, weight })).toBeLessThanOrEqual(
-          mastery + 1e-12,
-        );
+        expect(traceAnswer(mastery, { ...errors, share: 1, learn: 0, weight })).toBeGreaterThanOrEqual(mastery - 1e-12);
+        expect(traceAnswer(mastery, { ...errors, share: 0, learn: 0, weight })).toBeLessThanOrEqual(mastery + 1e-12);
       }),
     );
   });
 
   it("any row of answers keeps a state within bounds, and time only fades it towards the prior", () => {
     const answer = fc.record({
-      right: fc.boolean(),
+      share: fc.constantFrom(0, 0.5, 2 / 3, 1),
       tryNumber: fc.integer({ min: 1, max: 2 }),
       hintsUsed: fc.integer({ min: 0, max: 2 }),
       item,
@@ -68,7 +64,7 @@ describe("laws", () => {
         let state: SkillState | null = null;
         for (const { wait, model, ...rest } of answers) {
           day += wait;
-          state = updateSkillState(state, prior, { ...rest, modelId: `m${model}`, day }, 0);
+          state = updateSkillState(state, prior, { ...rest, itemId: `m${model}`, day }, 0);
           expect(state.mastery).toBeGreaterThanOrEqual(0);
           expect(state.mastery).toBeLessThanOrEqual(1);
           expect(state.rightFirstTries).toBeLessThanOrEqual(state.scoredAnswers);

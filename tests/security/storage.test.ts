@@ -5,7 +5,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { type Database, openDatabase } from "@/db/connection";
 import { errorKind } from "@/db/errorKind";
 import { holidays, schools } from "@/db/schema/people";
-import { rebuildSummaries } from "@/features/delivery/writes/summaries";
+import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
 import { errorFacts } from "@/server/runtime/errorFacts";
 import { createRuntime } from "@/server/runtime/runtime";
 import { schoolOf } from "@/server/runtime/school";
@@ -123,7 +123,7 @@ it("settings that another process changed are read anew within a second", async 
 
 it("a rebuild beside a school at work holds the lock only for one student at a time, and both come to the same", async () => {
   const { classId, studentIds } = await makeClass(school, 6);
-  const workId = await givePractice(school, classId, studentIds, { budgetItems: 40 });
+  const workId = await givePractice(school, classId, studentIds, { items: 40 });
   for (const id of studentIds) await give(school, id, await open(school, id, workId), "right");
   const beside = createRuntime(db, school.runtime.now, () => 0.5);
   const rebuilding = rebuildSummaries(beside);

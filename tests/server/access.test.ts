@@ -14,7 +14,7 @@ import {
   removeSecondStep,
 } from "@/features/access/writes/account";
 import { askReset, setPasswordByLink } from "@/features/access/writes/resetPassword";
-import { studentHome } from "@/features/delivery/reads";
+import { studentHome } from "@/features/delivery/reads/studentHome";
 import { studentSheet } from "@/features/evidence/reads";
 import { historyPage } from "@/features/frame/reads";
 import { makeGroup, moveMembers, shareGroup } from "@/features/regroup/writes/groups";

@@ -1,7 +1,7 @@
-import { eq } from "drizzle-orm";
+import { eq, getTableName } from "drizzle-orm";
 import { afterEach, beforeEach, expect, it } from "vitest";
 import { credentials } from "@/db/schema/access";
-import { sittings } from "@/db/schema/delivery";
+import { sittingItems } from "@/db/schema/sittings";
 import { evidenceFigure } from "@/features/evidence/figure";
 import { planFigure } from "@/features/plan/figure";
 import { planView } from "@/features/plan/reads";
@@ -60,7 +60,7 @@ it("the figures of the bend say what the pages behind them say", async () => {
   school.setNow(START + 120_000);
   expect((await rosterFigure(context, ids)).text).toBe("8 students");
 
-  const workId = await givePractice(school, classId, studentIds, { budgetItems: 20 });
+  const workId = await givePractice(school, classId, studentIds, { items: 20 });
   for (const [order, id] of studentIds.slice(0, 5).entries()) {
     let view = await open(school, id, workId);
     for (let n = 0; n < 14 && view.current; n++)
@@ -109,5 +109,5 @@ it("no figure and no list of work fetches the items of a sitting", async () => {
   await workList(context, [classId]);
   await groupList(context, [classId]);
   expect(queries.length).toBeGreaterThan(8);
-  for (const query of queries) expect(query).not.toContain(sittings.presentations.name);
+  for (const query of queries) expect(query).not.toContain(getTableName(sittingItems));
 });

@@ -6,9 +6,9 @@ import { drizzle } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import { afterEach, beforeEach, expect, it } from "vitest";
 import { openDatabase } from "@/db/connection";
-import { answersAfter } from "@/db/queries/answerLog";
+import { answersOfPerson } from "@/db/queries/answerLog";
 import { rowsOfChange } from "@/db/queries/history";
-import { reteaches, reteachStudents } from "@/db/schema/regroup";
+import { reteaches, reteachStudents } from "@/db/schema/reteach";
 
 const MIGRATIONS = "src/db/migrations";
 let folder: string;
@@ -178,7 +178,7 @@ it("a school of the version before keeps its log, with rows that lay out of boun
   client.close();
 
   const db = await openDatabase(file, MIGRATIONS);
-  expect((await answersAfter(db.read, 0, 10)).map(({ givenAt, witness }) => [givenAt, witness])).toEqual([
+  expect((await answersOfPerson(db.read, "a")).map(({ givenAt, witness }) => [givenAt, witness])).toEqual([
     [NOON + 4000, "device"],
     [NOON, "device"],
     [NOON + 5000, "device"],

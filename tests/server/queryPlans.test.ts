@@ -1,6 +1,6 @@
 import { createClient } from "@libsql/client";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { studentHome } from "@/features/delivery/reads";
+import { studentHome } from "@/features/delivery/reads/studentHome";
 import { evidenceFigure } from "@/features/evidence/figure";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
 import { historyPage, namesToHide, searchEntries } from "@/features/frame/reads";
@@ -105,7 +105,7 @@ afterAll(() => school.close());
 
 /** Tables that stay small whatever the school does, and JSON texts read as tables. */
 const SMALL =
-  /^(schools|terms|holidays|frameworks|standards|skills|skill_links|misconceptions|item_models|courses|json_each|CONSTANT|\(subquery|ranked)/;
+  /^(schools|terms|holidays|frameworks|standards|skills|subjects|skill_links|skill_standards|misconceptions|items|item_versions|item_skills|item_parameters|courses|json_each|CONSTANT|\(subquery|ranked)/;
 /** One person's throttles of a kind; there are as many as there are devices trying at the time. */
 const KNOWN = /^throttles/;
 

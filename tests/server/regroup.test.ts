@@ -9,7 +9,7 @@ import { groupList, groupView, suggestions } from "@/features/regroup/reads/rete
 import { archiveGroup, assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
 import { archiveStudent } from "@/features/roster/writes/students";
 import { workList, workView } from "@/features/work/reads";
-import { assignPractice, moveDueDay, withdrawWork } from "@/features/work/writes";
+import { assignWork, moveDueDay, withdrawWork } from "@/features/work/writes";
 import { undoChange } from "@/server/runtime/history";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
@@ -23,7 +23,7 @@ beforeEach(async () => {
   ({ classId, studentIds } = await makeClass(school, 10));
   const workId = await givePractice(school, classId, studentIds, {
     skillIds: ["times-as-many", "ratio-language"],
-    budgetItems: 12,
+    items: 12,
   });
   for (const [order, id] of studentIds.entries()) {
     let view = await open(school, id, workId);
@@ -311,15 +311,15 @@ describe("work", () => {
     skillIds: [skill],
     opensDay: "2026-11-23",
     dueDay: "2026-11-25",
-    budgetItems: 8,
+    items: 8,
   };
 
   it("is assigned once however often it is sent, and undone", async () => {
     const teacher = await school.teacher();
-    const workId = school.runtime.newId();
-    const { changeId } = await assignPractice(teacher, { ...input, workId, classId, studentIds });
-    expect(await assignPractice(teacher, { ...input, workId, classId, studentIds })).toEqual({
-      workId,
+    const assignmentId = school.runtime.newId();
+    const { changeId } = await assignWork(teacher, { ...input, assignmentId, classId, studentIds });
+    expect(await assignWork(teacher, { ...input, assignmentId, classId, studentIds })).toEqual({
+      assignmentId,
       changeId: null,
     });
     expect(await workList(teacher, [classId])).toHaveLength(2);
@@ -337,9 +337,9 @@ describe("work", () => {
     const workId = entry?.id ?? "";
     expect(entry).toMatchObject({ given: 10, finished: 10, notStarted: 0 });
     expect((await workView(teacher, workId)).rows).toHaveLength(10);
-    const moved = await moveDueDay(teacher, { workId, dueDay: "2026-12-04" });
+    const moved = await moveDueDay(teacher, { assignmentId: workId, dueDay: "2026-12-04" });
     expect((await workView(teacher, workId)).dueDay).toBe("2026-12-04");
-    const { changeId } = await withdrawWork(teacher, { workId });
+    const { changeId } = await withdrawWork(teacher, { assignmentId: workId });
     await expect(workView(teacher, workId)).rejects.toMatchObject({ code: "not-found" });
     await expect(open(school, weak()[0] as string, workId)).rejects.toMatchObject({ code: "not-found" });
     await undoChange(teacher, changeId);
@@ -355,12 +355,12 @@ describe("work", () => {
     [{ studentIds: ["nobody"] }, "invalid"],
     [{ dueDay: "2026-11-20" }, "invalid"],
     [{ dueDay: "2026-02-30" }, "invalid"],
-    [{ budgetItems: 3 }, "invalid"],
+    [{ items: 3 }, "invalid"],
     [{ classId: "other" }, "not-allowed"],
   ])("refuses %o", async (over, code) => {
-    const workId = school.runtime.newId();
+    const assignmentId = school.runtime.newId();
     await expect(
-      assignPractice(await school.teacher(), { ...input, workId, classId, studentIds, ...over }),
+      assignWork(await school.teacher(), { ...input, assignmentId, classId, studentIds, ...over }),
     ).rejects.toMatchObject({ code });
   });
 });

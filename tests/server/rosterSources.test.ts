@@ -2,10 +2,10 @@ import { eq } from "drizzle-orm";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { setSecret } from "@/db/queries/credentials";
 import { insertSchool } from "@/db/queries/school";
-import { answers } from "@/db/schema/delivery";
 import { rosterDrafts } from "@/db/schema/history";
 import { classes, people } from "@/db/schema/people";
 import { planEntries } from "@/db/schema/plan";
+import { scores } from "@/db/schema/sittings";
 import { studentSheet } from "@/features/evidence/reads";
 import { importProgress, importState } from "@/features/roster/reads/importView";
 import { whoCanSee } from "@/features/roster/reads/studentRecord";
@@ -173,7 +173,7 @@ describe("what is not known is not guessed", () => {
     await school.db.write((tx) => tx.update(people).set({ grade: null }).where(eq(people.id, student)));
     const view = await open(school, student, await givePractice(school, classId, [student]));
     await give(school, student, view, "right");
-    expect(await school.db.read.select({ grade: answers.grade }).from(answers)).toEqual([{ grade: 4 }]);
+    expect(await school.db.read.select({ grade: scores.grade }).from(scores)).toEqual([{ grade: 4 }]);
     expect((await studentSheet(await school.teacher(), student)).grade).toBeNull();
   });
 

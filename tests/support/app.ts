@@ -1,9 +1,12 @@
 import type { ChildProcess } from "node:child_process";
 import { openSync, readFileSync } from "node:fs";
 import type { Page } from "puppeteer-core";
-import { answersAfter } from "@/db/queries/answerLog";
-import { sittings } from "@/db/schema/delivery";
-import { libraryOf } from "@/server/runtime/library";
+import { rightResponse, tellingMistakes } from "@/core/items/telling";
+import { evidenceAfter } from "@/db/queries/answerLog";
+import { itemsOfSitting } from "@/db/queries/sittings";
+import { drawerOf } from "@/server/library/drawnItems";
+import { sentResponse } from "~/demo/sentResponse";
+import { slipOn } from "~/demo/slips";
 import { freePort, startApp } from "~/scripts/steps.mjs";
 import { click, fill, setPageTime } from "./browser";
 import { START, type TestSchool, testSchool } from "./school";
@@ -54,7 +57,7 @@ export async function testApp(prepare: (school: TestSchool) => Promise<void> = a
 }
 
 /** The log as it stands in the database file. */
-export const logOf = ({ school }: TestApp) => answersAfter(school.db.read, 0, 10_000);
+export const logOf = ({ school }: TestApp) => evidenceAfter(school.db.read, 0, 10_000);
 
 /** The right answer, and one that adds instead of scaling where the item knows it, to the item on the page. */
 export async function answersOnPage({ school }: TestApp, page: Page) {
@@ -62,25 +65,16 @@ export async function answersOnPage({ school }: TestApp, page: Page) {
     "form[data-presentation]",
     (form) => (form as HTMLElement).dataset.presentation ?? "",
   );
-  const rows = await school.db.read.select({ presentations: sittings.presentations }).from(sittings);
-  const shown = rows.flatMap(({ presentations }) => presentations).find(({ id }) => id === presentationId);
+  const own = await school.db.read.query.sittingItems.findFirst({ where: (t, { eq }) => eq(t.id, presentationId) });
+  const shown = (await itemsOfSitting(school.db.read, own?.sittingId ?? "")).find(({ id }) => id === presentationId);
   if (!shown) throw new Error(`No item ${presentationId}`);
-  const item = (await libraryOf(school.runtime)).item(shown.modelId, shown.modelVersion, shown.seed, shown.context);
-  const habit = "added-instead-of-scaled";
-  if (item.kind === "choice") {
-    const wrong =
-      item.options.find(({ misconceptionId }) => misconceptionId === habit) ??
-      item.options.find((option) => !option.right);
-    return {
-      presentationId,
-      kind: item.kind,
-      right: item.options.find((option) => option.right)?.id ?? "",
-      wrong: wrong?.id ?? "",
-    };
-  }
-  const unit = item.unit?.required ? ` ${item.unit.word}` : "";
-  const wrong = item.misconceptionValues.find(({ id }) => id === habit)?.value.toFraction() ?? "98765";
-  return { presentationId, kind: item.kind, right: `${item.keyText}${unit}`, wrong: `${wrong}${unit}` };
+  const item = (await drawerOf(school.runtime, [shown.versionId])).draw(shown);
+  const habit = tellingMistakes(item).find(({ misconceptionId }) => misconceptionId === "added-instead-of-scaled");
+  return {
+    presentationId,
+    right: sentResponse(item, rightResponse(item)),
+    wrong: sentResponse(item, habit?.response ?? slipOn(item, () => 0.5)),
+  };
 }
 
 /** Types or chooses the answer and hands it in. */
@@ -89,10 +83,11 @@ export async function answerOnPage(app: TestApp, page: Page, how: "right" | "wro
   await page.bringToFront();
   await page.waitForSelector("form[data-presentation] button[type=submit]:not([disabled])");
   const answers = await answersOnPage(app, page);
-  if (answers.kind === "choice") {
-    await click(page, `form input[value="${answers[how]}"]`);
-  } else {
-    await fill(page, "form input:not([type=radio])", answers[how]);
+  const parts = Object.values(answers[how]) as { text?: string; option?: string; options?: string[] }[];
+  for (const { text, option, options } of parts) {
+    if (text !== undefined) await fill(page, "form input[data-answer]", text);
+    for (const letter of options ?? (option === undefined ? [] : [option]))
+      await click(page, `form input[value="${letter}"]`);
   }
   await click(page, "form button[type=submit]");
   return answers.presentationId;

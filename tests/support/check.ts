@@ -7,19 +7,19 @@ export async function assignCheck(
   school: TestSchool,
   classId: string,
   studentIds: readonly string[],
-  budgetItems: number,
+  items: number,
 ): Promise<string> {
   const context = await school.teacher();
   const id = school.runtime.newId();
   const rows = workRows(context, {
-    id,
+    assignmentId: id,
     classId,
     kind: "check",
+    settings: { items },
     title: "Check",
     instructions: "",
     opensAt: START,
     dueAt: START + 4 * 86_400_000,
-    budgetItems,
     skillIds: ["equivalent-ratios"],
     studentIds,
   });

@@ -376,7 +376,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofClass("change"),
     call: ({ classId, studentId }) =>
       work("assignAction")({
-        workId: id(),
+        assignmentId: id(),
         classId,
         title: "T",
         instructions: "",
@@ -384,7 +384,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         studentIds: [studentId],
         opensDay: "2026-11-23",
         dueDay: "2026-11-27",
-        budgetItems: 8,
+        items: 8,
       }),
   },
   "work/moveDueDayAction": {
@@ -417,7 +417,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
           sittingId,
           presentationId,
           tryNumber: 1,
-          answer: "1",
+          response: { a: { text: "1" } },
           hintsUsed: 0,
           milliseconds: 1000,
           agoMilliseconds: 0,

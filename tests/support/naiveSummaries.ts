@@ -1,25 +1,25 @@
 import { default_w, FSRSAlgorithm, generatorParameters } from "ts-fsrs";
-import type { AnswerRow } from "@/db/queries/answerLog";
+import type { EvidenceRow } from "@/db/queries/answerLog";
 import type { SkillStateRow } from "@/db/queries/summaries";
 
 /**
- * The summaries of a log, worked out a second time from the rules in docs/measurement.md: whole lists instead of running
+ * The summaries of scores in force, worked out a second time from the rules in docs/measurement.md: whole lists instead of running
  * states, and nothing of the application's own computation. What the two agree on, neither got from the other.
  */
-export function naiveSummaries(log: readonly AnswerRow[]) {
+export function naiveSummaries(log: readonly EvidenceRow[]) {
   const byCell = grouped(log, ({ personId, skillId }) => `${personId}|${skillId}`);
   return {
     states: [...byCell.values()].map(stateOf),
     days: [...grouped(log, ({ personId, skillId, day }) => `${personId}|${skillId}|${day}`).values()].map((own) => {
       const firsts = own.filter(({ tryNumber }) => tryNumber === 1);
-      const [{ personId, skillId, day }] = own as [AnswerRow];
+      const [{ personId, skillId, day }] = own as [EvidenceRow];
       return {
         personId,
         skillId,
         day,
         answered: firsts.length,
-        right: firsts.filter(({ right }) => right).length,
-        milliseconds: own.reduce((sum, { milliseconds }) => sum + milliseconds, 0),
+        right: firsts.filter(isRight).length,
+        milliseconds: own.reduce((sum, row) => sum + (keepsTime(row, log) ? row.milliseconds : 0), 0),
       };
     }),
     signs: [
@@ -28,14 +28,33 @@ export function naiveSummaries(log: readonly AnswerRow[]) {
         ({ personId, skillId, misconceptionId }) => `${personId}|${skillId}|${misconceptionId}`,
       ).values(),
     ].map((own) => {
-      const [{ personId, skillId, misconceptionId }] = own as [AnswerRow];
+      const [{ personId, skillId, misconceptionId }] = own as [EvidenceRow];
       return { personId, skillId, misconceptionId, times: own.length, lastDay: Math.max(...own.map(({ day }) => day)) };
     }),
   };
 }
 
-function grouped(log: readonly AnswerRow[], keyOf: (row: AnswerRow) => string): Map<string, AnswerRow[]> {
-  const groups = new Map<string, AnswerRow[]>();
+const isRight = ({ earned, possible }: EvidenceRow) => earned === possible;
+
+/** Of the scores of one answer, the time goes with the one that comes first by part, then by skill. */
+function keepsTime(row: EvidenceRow, log: readonly EvidenceRow[]): boolean {
+  const words = ({ part, skillId }: EvidenceRow) => `${part} ${skillId}`;
+  const own = answersOf(log).get(row.answerSerial) ?? [];
+  return own.every((other) => words(row) <= words(other));
+}
+
+const byAnswer = new WeakMap<object, Map<number, EvidenceRow[]>>();
+function answersOf(log: readonly EvidenceRow[]): Map<number, EvidenceRow[]> {
+  const known = byAnswer.get(log);
+  if (known) return known;
+  const fresh = new Map<number, EvidenceRow[]>();
+  for (const row of log) fresh.set(row.answerSerial, [...(fresh.get(row.answerSerial) ?? []), row]);
+  byAnswer.set(log, fresh);
+  return fresh;
+}
+
+function grouped(log: readonly EvidenceRow[], keyOf: (row: EvidenceRow) => string): Map<string, EvidenceRow[]> {
+  const groups = new Map<string, EvidenceRow[]>();
   for (const row of log) groups.set(keyOf(row), [...(groups.get(keyOf(row)) ?? []), row]);
   return new Map([...groups].sort(([x], [y]) => (x < y ? -1 : 1)));
 }
@@ -46,10 +65,14 @@ function FIRST(): number[] {
   return [3, 10, 20, 40, ...default_w.slice(4)];
 }
 
-function stateOf(rows: readonly AnswerRow[]): SkillStateRow {
-  const [first] = rows as [AnswerRow];
+function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
+  const [first] = rows as [EvidenceRow];
   const prior = clamp(
-    clamp(normalBelow((first.grade - 6 - 0.5) * 0.5 - first.skillDifficulty - 0.75), 0.02, 0.98),
+    mean(
+      (first.grade === null ? [1, 2, 3, 4, 5, 6, 7, 8] : [first.grade]).map((grade) =>
+        clamp(normalBelow((grade - 6 - 0.5) * 0.5 - first.skillDifficulty - 0.75), 0.02, 0.98),
+      ),
+    ),
     0.05,
     0.7,
   );
@@ -70,8 +93,9 @@ function stateOf(rows: readonly AnswerRow[]): SkillStateRow {
     const guess = clamp(at(row.skillDifficulty - 0.2), 0.05, 0.6);
     const slip = clamp(1 - at(row.skillDifficulty + 1.7), 0.05, 0.35);
     const worth = !isFirst ? 0.25 : row.hintsUsed > 0 ? 0.5 : 1;
-    const has = p * (row.right ? 1 - slip : slip) ** worth;
-    const hasNot = (1 - p) * (row.right ? guess : 1 - guess) ** worth;
+    const share = row.earned / row.possible;
+    const has = p * ((1 - slip) ** share * slip ** (1 - share)) ** worth;
+    const hasNot = (1 - p) * (guess ** share * (1 - guess) ** (1 - share)) ** worth;
     p = has / (has + hasNot);
     if (isFirst) {
       const now = learning * 0.16;
@@ -80,7 +104,7 @@ function stateOf(rows: readonly AnswerRow[]): SkillStateRow {
     }
     p = clamp(p, 0.03, 0.99);
     if (isFirst) {
-      const grade = !row.right ? 1 : row.hintsUsed > 0 ? 2 : 3;
+      const grade = !isRight(row) ? 1 : row.hintsUsed > 0 ? 2 : 3;
       const onFirstDay = day <= first.day;
       const laterOnTheDay = rows.slice(0, place).some((one) => Math.max(one.day, first.day) === day);
       if (onFirstDay) kept = memory.next_state(null, 0, grade);
@@ -88,7 +112,7 @@ function stateOf(rows: readonly AnswerRow[]): SkillStateRow {
     }
     kept ??= memory.next_state(null, 0, 1);
     lastDay = day;
-    const models = new Set(firsts.map(({ modelId }) => modelId)).size;
+    const models = new Set(firsts.map(({ itemId }) => itemId)).size;
     if (masteredDay === null && p >= 0.95 && firsts.length >= 4 && models >= 2) masteredDay = day;
     const within = p + (1 - p) * learning * (1 - (1 - 0.16) ** 10);
     const openSnag = snagDay !== null && snagClearedDay === null;
@@ -99,7 +123,7 @@ function stateOf(rows: readonly AnswerRow[]): SkillStateRow {
     }
   });
   const firsts = rows.filter(({ tryNumber }) => tryNumber === 1);
-  const lastRight = firsts.map(({ right }) => right).lastIndexOf(true);
+  const lastRight = firsts.map(isRight).lastIndexOf(true);
   return {
     personId: first.personId,
     skillId: first.skillId,
@@ -107,8 +131,9 @@ function stateOf(rows: readonly AnswerRow[]): SkillStateRow {
     learning,
     prior,
     scoredAnswers: firsts.length,
-    rightFirstTries: firsts.filter(({ right }) => right).length,
-    modelIds: [...new Set(firsts.map(({ modelId }) => modelId))].sort(),
+    evidence: rows.length,
+    rightFirstTries: firsts.filter(isRight).length,
+    itemIds: [...new Set(firsts.map(({ itemId }) => itemId))].sort(),
     firstDay: first.day,
     lastDay,
     stabilityDays: (kept as { stability: number } | null)?.stability ?? Number.NaN,
@@ -120,6 +145,7 @@ function stateOf(rows: readonly AnswerRow[]): SkillStateRow {
   };
 }
 
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 /** Area under the standard normal curve below a value, summed in strips of a thousandth (Simpson's rule). */

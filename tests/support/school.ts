@@ -1,27 +1,30 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { rightResponse } from "@/core/items/telling";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { type Database, openDatabase } from "@/db/connection";
 import { setSecret } from "@/db/queries/credentials";
-import { presentationsOf } from "@/db/queries/delivery";
 import { personById, studentsOfClasses } from "@/db/queries/people";
 import { insertSchool } from "@/db/queries/school";
-import type { AnswerReply } from "@/features/delivery/types";
+import { itemsOfSitting } from "@/db/queries/sittings";
+import type { SittingChange } from "@/features/delivery/types";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { importState } from "@/features/roster/reads/importView";
 import type { ImportView } from "@/features/roster/types";
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
-import { assignPractice } from "@/features/work/writes";
+import { assignWork } from "@/features/work/writes";
 import { actorOf } from "@/server/access/actorOf";
 import type { Doorstep } from "@/server/access/passDoor";
 import type { StaffActor } from "@/server/access/policy";
 import { hashSecret } from "@/server/access/secrets";
+import { drawerOf } from "@/server/library/drawnItems";
 import type { Context } from "@/server/runtime/context";
-import { libraryOf } from "@/server/runtime/library";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
-import { installContent } from "~/demo/installContent";
+import { sentResponse } from "~/demo/sentResponse";
+import { installShippedContent } from "~/demo/shippedContent";
+import { slipOn } from "~/demo/slips";
 
 /** Monday of the test school's eleventh week, half past eight in the morning. */
 export const START = Date.parse("2026-11-23T08:30:00Z");
@@ -74,7 +77,7 @@ export async function testSchool(): Promise<TestSchool> {
     }),
   );
   await db.write(async (tx) => setSecret(tx, "ana", await hashSecret(PASSWORD), "password"));
-  await installContent(runtime);
+  await installShippedContent(runtime);
   return {
     runtime,
     db,
@@ -101,8 +104,8 @@ export async function testSchool(): Promise<TestSchool> {
   };
 }
 
-/** A sitting as it comes with a reply, without its lessons. */
-type Sitting = AnswerReply["sitting"];
+/** A sitting as it comes with a reply. */
+type Sitting = SittingChange;
 
 export const csv = (text: string) => new TextEncoder().encode(text);
 
@@ -149,9 +152,9 @@ export async function givePractice(
   over: Record<string, unknown> = {},
   key = "ana",
 ): Promise<string> {
-  const workId = school.runtime.newId();
-  await assignPractice(await school.teacher(key), {
-    workId,
+  const assignmentId = school.runtime.newId();
+  await assignWork(await school.teacher(key), {
+    assignmentId,
     classId,
     title: "Practice",
     instructions: "",
@@ -159,26 +162,26 @@ export async function givePractice(
     studentIds,
     opensDay: "2026-11-23",
     dueDay: "2026-11-27",
-    budgetItems: 8,
+    items: 8,
     ...over,
   });
-  return workId;
+  return assignmentId;
 }
 
-/** The right answer, and a wrong one, to an item as shown. */
+/** The right response, and a wrong one, to an item as shown, as a browser sends them. */
 export async function answersTo(school: TestSchool, view: Sitting, presentationId: string) {
-  const shown = (await presentationsOf(school.db.read, view.sittingId)).find(({ id }) => id === presentationId);
+  const shown = (await itemsOfSitting(school.db.read, view.sittingId)).find(({ id }) => id === presentationId);
   if (!shown) throw new Error("no such item");
-  const item = (await libraryOf(school.runtime)).item(shown.modelId, shown.modelVersion, shown.seed, shown.context);
-  if (item.kind === "choice") {
-    return {
+  const { draw } = await drawerOf(school.runtime, [shown.versionId]);
+  const item = draw(shown);
+  return {
+    item,
+    right: sentResponse(item, rightResponse(item)),
+    wrong: sentResponse(
       item,
-      right: item.options.find((option) => option.right)?.id ?? "",
-      wrong: item.options.find((option) => !option.right)?.id ?? "",
-    };
-  }
-  const unit = item.unit?.required ? ` ${item.unit.word}` : "";
-  return { item, right: `${item.keyText}${unit}`, wrong: `98765${unit}` };
+      slipOn(item, () => 0.5),
+    ),
+  };
 }
 
 /** Gives one answer to the item that is open, or to one named. */
@@ -196,7 +199,7 @@ export async function give(
     sittingId: view.sittingId,
     presentationId,
     tryNumber: (view.current?.presentationId === presentationId ? (view.current?.tries ?? 0) : 0) + 1,
-    answer: answers[how],
+    response: answers[how],
     hintsUsed: 0,
     milliseconds: 20_000,
     agoMilliseconds: 0,
@@ -206,5 +209,5 @@ export async function give(
   });
 }
 
-export const open = (school: TestSchool, studentId: string, workId: string): Promise<Sitting> =>
-  openSitting(school.student(studentId), workId);
+export const open = (school: TestSchool, studentId: string, assignmentId: string): Promise<Sitting> =>
+  openSitting(school.student(studentId), assignmentId);

@@ -1,14 +1,14 @@
-/** The usual end rule of practice: how sure, after how many scored answers, on how many different item models. */
-export const MASTERY_RULE = { kind: "confidence", chance: 0.95, scoredAnswers: 4, itemModels: 2 } as const;
+/** The usual end rule of practice: how sure, after how many scored answers, on how many different items. */
+export const MASTERY_RULE = { kind: "confidence", chance: 0.95, scoredAnswers: 4, items: 2 } as const;
 
-/** True when a skill's evidence meets a rule of confidence: unless stated P >= 0.95 after 4 scored answers on 2 or more item models. */
+/** True when a skill's evidence meets a rule of confidence: unless stated P >= 0.95 after 4 scored answers on 2 or more different items. */
 export function masteryReached(
-  evidence: { readonly mastery: number; readonly scoredAnswers: number; readonly modelIds: readonly string[] },
-  rule: { readonly chance: number; readonly scoredAnswers: number; readonly itemModels: number } = MASTERY_RULE,
+  evidence: { readonly mastery: number; readonly scoredAnswers: number; readonly itemIds: readonly string[] },
+  rule: { readonly chance: number; readonly scoredAnswers: number; readonly items: number } = MASTERY_RULE,
 ): boolean {
   return (
     evidence.mastery >= rule.chance &&
     evidence.scoredAnswers >= rule.scoredAnswers &&
-    evidence.modelIds.length >= rule.itemModels
+    evidence.itemIds.length >= rule.items
   );
 }

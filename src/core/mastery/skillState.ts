@@ -1,7 +1,7 @@
 import type { ItemParameters } from "../measurement/item";
 import type { LearnerState } from "./learningModel";
 
-/** The running summary of what one student's answers say about one skill; a pure function of the answer log. */
+/** The running summary of what one student's answers say about one skill; a pure function of the scores in force. */
 export interface SkillState extends LearnerState {
   /** Chance of mastery right after the last answer; `masteryToday` gives today's. */
   readonly mastery: number;
@@ -9,11 +9,13 @@ export interface SkillState extends LearnerState {
   readonly learning: number;
   /** Chance of mastery before the first answer. */
   readonly prior: number;
+  /** Scores taken in, those of second tries too. */
+  readonly evidence: number;
   /** First tries on items of the skill. */
   readonly scoredAnswers: number;
   readonly rightFirstTries: number;
-  /** Different item models that were answered, sorted. */
-  readonly modelIds: readonly string[];
+  /** Different items that were answered, sorted. */
+  readonly itemIds: readonly string[];
   /** Day numbers of the first and the last answer. */
   readonly firstDay: number;
   readonly lastDay: number;
@@ -29,12 +31,13 @@ export interface SkillState extends LearnerState {
   readonly snagClearedDay: number | null;
 }
 
-/** What one answer contributes; `tryNumber` 1 is the scored one. */
+/** What one score contributes; `tryNumber` 1 is the one that counts in full. */
 export interface AnswerEvidence {
-  readonly right: boolean;
+  /** What was earned of what was possible, 0 to 1; only all of it counts as right. */
+  readonly share: number;
   readonly tryNumber: number;
   readonly hintsUsed: number;
-  readonly modelId: string;
+  readonly itemId: string;
   readonly item: ItemParameters;
   readonly day: number;
 }

@@ -1,5 +1,6 @@
 export interface TraceStep {
-  readonly right: boolean;
+  /** What was earned of what was possible, 0 (wrong) to 1 (right); in between, evidence for both in these shares. */
+  readonly share: number;
   /** Chance of a right answer without mastery, 0 to 1. */
   readonly guess: number;
   /** Chance of a wrong answer with mastery, 0 to 1. */
@@ -13,12 +14,14 @@ export interface TraceStep {
 /**
  * One step of knowledge tracing (Corbett & Anderson 1995, equations 1 to 3): Bayes' rule on the answer, then the chance of
  * learning. The wrong-answer denominator is built from its own terms, since 1 - P(right) drifts above 1 with rounding.
+ * An answer that earned a part of what was possible is taken as right with that share of the exponent and wrong with the rest.
  * Takes and gives a chance of mastery in [0, 1].
  */
 export function traceAnswer(mastery: number, step: TraceStep): number {
-  const { right, guess, slip, learn, weight } = step;
-  const withMastery = mastery * (right ? 1 - slip : slip) ** weight;
-  const without = (1 - mastery) * (right ? guess : 1 - guess) ** weight;
+  const { share, guess, slip, learn, weight } = step;
+  const likelihood = (ofRight: number, ofWrong: number) => (ofRight ** share * ofWrong ** (1 - share)) ** weight;
+  const withMastery = mastery * likelihood(1 - slip, slip);
+  const without = (1 - mastery) * likelihood(guess, 1 - guess);
   const evidence = withMastery + without;
   const posterior = evidence > 0 ? withMastery / evidence : mastery;
   return posterior + (1 - posterior) * learn;

@@ -24,8 +24,8 @@ export function traceKnowledge(model: KnowledgeModel, responses: readonly (Score
       response,
     });
     if (response === null) return mastery;
-    const right = Number(response) === 1;
-    mastery = traceAnswer(mastery, { right, guess: model.guess, slip: model.slip, learn: model.learn, weight: 1 });
+    const share = Number(response);
+    mastery = traceAnswer(mastery, { share, guess: model.guess, slip: model.slip, learn: model.learn, weight: 1 });
     return mastery;
   });
 }

@@ -32,11 +32,12 @@ export function updateSkillState(
   const answer = { ...given, day: Math.max(given.day, state?.lastDay ?? given.day) };
   const before: SkillState = state ?? emptyState(prior, answer);
   const first = answer.tryNumber === 1;
+  const right = answer.share === 1;
   const weight = first ? (answer.hintsUsed > 0 ? HINT_WEIGHT : 1) : SECOND_TRY_WEIGHT;
   const judged = {
     mastery: traceAnswer(masteryToday(before, answer.day), {
       ...guessAndSlip(answer.item, skillDifficulty),
-      right: answer.right,
+      share: answer.share,
       learn: 0,
       weight,
     }),
@@ -46,14 +47,13 @@ export function updateSkillState(
     ...before,
     ...withDoubt(first ? learnOnce(judged) : judged),
     ...(first ? memoryAfter(state, answer) : {}),
+    evidence: before.evidence + 1,
     scoredAnswers: before.scoredAnswers + (first ? 1 : 0),
-    rightFirstTries: before.rightFirstTries + (first && answer.right ? 1 : 0),
-    modelIds:
-      first && !before.modelIds.includes(answer.modelId)
-        ? [...before.modelIds, answer.modelId].sort()
-        : before.modelIds,
+    rightFirstTries: before.rightFirstTries + (first && right ? 1 : 0),
+    itemIds:
+      first && !before.itemIds.includes(answer.itemId) ? [...before.itemIds, answer.itemId].sort() : before.itemIds,
     lastDay: answer.day,
-    missesInRow: first ? (answer.right ? 0 : before.missesInRow + 1) : before.missesInRow,
+    missesInRow: first ? (right ? 0 : before.missesInRow + 1) : before.missesInRow,
   };
   const masteredDay = after.masteredDay ?? (masteryReached(after) ? answer.day : null);
   return { ...after, masteredDay, ...snagAfter(after, answer.day) };
@@ -72,7 +72,7 @@ function memoryAfter(
   state: SkillState | null,
   answer: AnswerEvidence,
 ): Pick<SkillState, "stabilityDays" | "memoryDifficulty"> | object {
-  const grade = gradeOfRecall({ ...answer, timeShare: null });
+  const grade = gradeOfRecall({ ...answer, right: answer.share === 1, timeShare: null });
   if (state && answer.day > state.firstDay && answer.day <= state.lastDay) return {};
   const { stabilityDays, difficulty } =
     state && answer.day > state.firstDay
@@ -94,14 +94,17 @@ function snagAfter(state: SkillState, day: number): Pick<SkillState, "snagDay" |
 }
 
 function emptyState(prior: number, answer: AnswerEvidence): SkillState {
-  const { stabilityDays, difficulty } = reviewMemory.first(gradeOfRecall({ ...answer, timeShare: null }));
+  const { stabilityDays, difficulty } = reviewMemory.first(
+    gradeOfRecall({ ...answer, right: answer.share === 1, timeShare: null }),
+  );
   return {
     mastery: prior,
     learning: LEARNING.shareLearning,
     prior,
+    evidence: 0,
     scoredAnswers: 0,
     rightFirstTries: 0,
-    modelIds: [],
+    itemIds: [],
     firstDay: answer.day,
     lastDay: answer.day,
     stabilityDays,

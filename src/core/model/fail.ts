@@ -1,5 +1,5 @@
 /** What went wrong, as a short stable code that tests and messages hang on. */
-export type CoreErrorCode = "bad-argument" | "bad-expression" | "bad-item-model" | "contradiction" | "unreadable-day";
+export type CoreErrorCode = "bad-argument" | "bad-expression" | "bad-item" | "contradiction" | "unreadable-day";
 
 /** Misuse of the core: says what was required and which values broke it. Lack of data is never an error. */
 export class CoreError extends Error {

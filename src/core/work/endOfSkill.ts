@@ -10,9 +10,9 @@ export interface SkillHistory {
   /** Chance of mastery now and when this work began. */
   readonly mastery: number;
   readonly masteryAtStart: number;
-  /** Scored answers and item models over all work. */
+  /** Scored answers and different items over all work. */
   readonly scoredAnswers: number;
-  readonly modelIds: readonly string[];
+  readonly itemIds: readonly string[];
 }
 
 export interface SkillEnd {

@@ -6,7 +6,7 @@ export type EndRule =
       readonly kind: "confidence";
       readonly chance: number;
       readonly scoredAnswers: number;
-      readonly itemModels: number;
+      readonly items: number;
     }
   /** `right` of the last `of` answers; `right` = `of` means that many in a row. */
   | { readonly kind: "run"; readonly right: number; readonly of: number }
@@ -17,7 +17,7 @@ export function demandEndRule(rule: EndRule): void {
   const whole = (value: number) => Number.isInteger(value) && value >= 1;
   const sound =
     rule.kind === "confidence"
-      ? rule.chance > 0 && rule.chance < 1 && whole(rule.scoredAnswers) && whole(rule.itemModels)
+      ? rule.chance > 0 && rule.chance < 1 && whole(rule.scoredAnswers) && whole(rule.items)
       : rule.kind === "run"
         ? whole(rule.right) && whole(rule.of) && rule.right <= rule.of
         : whole(rule.items);

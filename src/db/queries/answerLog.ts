@@ -1,98 +1,70 @@
 import "server-only";
-import { and, asc, count, desc, eq, getTableColumns, gt, inArray, sql } from "drizzle-orm";
-import { prepared } from "../prepared";
+import { and, asc, count, desc, eq, getTableColumns, gt, inArray, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
-import { answers, uncountedAnswers } from "../schema/delivery";
+import { itemVersions } from "../schema/items";
+import { answers, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
+import { assignmentTargets } from "../schema/work";
 import { among } from "./people";
 
-export type AnswerRow = typeof answers.$inferSelect;
+/** What outside every bound comes bounded: a row that got there somehow must stop no reader. */
+const MOST_READABLE_MILLISECONDS = 86_400_000;
+/** The last instant that JavaScript's dates know. */
+const MOST_INSTANT = 8_640_000_000_000_000;
 
-const value = sql.placeholder;
-
-export async function answerBySerial(db: Queryable, serial: number): Promise<AnswerRow | null> {
-  const [row] = await readable(db).where(eq(answers.serial, serial));
-  return row ?? null;
-}
-
-const answerInsert = prepared((db) =>
+/**
+ * An answer for reading, with the item it was given to. What lies outside every bound (an instant after its own recording,
+ * say) comes bounded: the client refuses integers that JavaScript can't hold.
+ */
+const answerColumns = {
+  ...getTableColumns(answers),
+  givenAt: sql<number>`max(0, min(${answers.givenAt}, ${answers.recordedAt}))`,
+  milliseconds: sql<number>`max(0, min(${answers.milliseconds}, ${MOST_READABLE_MILLISECONDS}))`,
+  hintsUsed: sql<number>`max(0, min(${answers.hintsUsed}, 99))`,
+  deviceClock: sql<
+    number | null
+  >`case when abs(${answers.deviceClock}) <= ${MOST_INSTANT} then ${answers.deviceClock} end`,
+  versionId: sittingItems.versionId,
+  itemId: itemVersions.itemId,
+  seed: sittingItems.seed,
+  context: sittingItems.context,
+  optionOrder: sittingItems.optionOrder,
+  assignmentId: assignmentTargets.assignmentId,
+};
+const readable = (db: Queryable) =>
   db
-    .insert(answers)
-    .values({
-      key: value("key"),
-      personId: value("personId"),
-      workId: value("workId"),
-      sittingId: value("sittingId"),
-      presentationId: value("presentationId"),
-      skillId: value("skillId"),
-      modelId: value("modelId"),
-      modelVersion: value("modelVersion"),
-      seed: value("seed"),
-      context: value("context"),
-      tryNumber: value("tryNumber"),
-      raw: value("raw"),
-      right: value("right"),
-      misconceptionId: value("misconceptionId"),
-      hintsUsed: value("hintsUsed"),
-      milliseconds: value("milliseconds"),
-      givenAt: value("givenAt"),
-      recordedAt: value("recordedAt"),
-      day: value("day"),
-      witness: value("witness"),
-      lateClaim: value("lateClaim"),
-      deviceClock: value("deviceClock"),
-      grade: value("grade"),
-      skillDifficulty: value("skillDifficulty"),
-      a: value("a"),
-      b: value("b"),
-      c: value("c"),
-    })
-    .prepare(),
-);
-/** Appends to the log; there is no way to change or remove an answer. */
-export async function insertAnswer(tx: Queryable, row: Omit<AnswerRow, "serial">): Promise<void> {
-  await answerInsert(tx).run({ ...row });
-}
+    .select(answerColumns)
+    .from(answers)
+    .innerJoin(sittingItems, eq(sittingItems.id, answers.sittingItemId))
+    .innerJoin(itemVersions, eq(itemVersions.id, sittingItems.versionId))
+    .innerJoin(sittings, eq(sittings.id, sittingItems.sittingId))
+    .innerJoin(assignmentTargets, eq(assignmentTargets.id, sittings.targetId));
 
-/** Keeps what a student sent and what counts for nothing; sent again it is there already. */
-export async function keepUncounted(tx: Queryable, row: typeof uncountedAnswers.$inferInsert): Promise<void> {
-  await tx.insert(uncountedAnswers).values(row).onConflictDoNothing();
-}
+export type AnswerRow = Awaited<ReturnType<typeof answersOfPerson>>[number];
+export type ScoreRow = typeof scores.$inferSelect;
 
-/** How many answers came too late to count, by student of a piece of work. */
-export async function lateAnswersOfWork(db: Queryable, workId: string): Promise<ReadonlyMap<string, number>> {
-  const rows = await db
-    .select({ personId: uncountedAnswers.personId, late: count() })
-    .from(uncountedAnswers)
-    .where(and(eq(uncountedAnswers.workId, workId), eq(uncountedAnswers.reason, "too-late")))
-    .groupBy(uncountedAnswers.personId);
-  return new Map(rows.map(({ personId, late }) => [personId, late]));
+/** A score that nothing has taken the place of. */
+export const isCurrent: SQL = sql`not exists (select 1 from scores later where later.supersedes = ${scores.serial})`;
+
+export async function answerByKey(db: Queryable, key: string): Promise<AnswerRow | null> {
+  const [row] = await readable(db).where(eq(answers.key, key));
+  return row ?? null;
 }
 
 /** The latest answer of a sitting; null before the first. */
 export async function lastAnswerOfSitting(db: Queryable, sittingId: string): Promise<AnswerRow | null> {
-  const [row] = await readable(db).where(eq(answers.sittingId, sittingId)).orderBy(desc(answers.serial)).limit(1);
+  const [row] = await readable(db).where(eq(sittingItems.sittingId, sittingId)).orderBy(desc(answers.serial)).limit(1);
   return row ?? null;
 }
 
-/**
- * The log for reading. What lies outside every bound (an instant after its own recording, say) comes bounded, so that no row,
- * however it got there, stops a reader: the client refuses integers that JavaScript can't hold.
- */
-const readable = (db: Queryable) =>
-  db
-    .select({
-      ...getTableColumns(answers),
-      givenAt: sql<number>`max(0, min(${answers.givenAt}, ${answers.recordedAt}))`,
-      milliseconds: sql<number>`max(0, min(${answers.milliseconds}, ${MOST_READABLE_MILLISECONDS}))`,
-      hintsUsed: sql<number>`max(0, min(${answers.hintsUsed}, 99))`,
-      deviceClock: sql<
-        number | null
-      >`case when abs(${answers.deviceClock}) <= ${MOST_INSTANT} then ${answers.deviceClock} end`,
-    })
-    .from(answers);
-const MOST_READABLE_MILLISECONDS = 86_400_000;
-/** The last instant that JavaScript's dates know. */
-const MOST_INSTANT = 8_640_000_000_000_000;
+/** Scores in force of some answers. */
+export async function scoresOfAnswers(db: Queryable, serials: readonly number[]): Promise<ScoreRow[]> {
+  if (serials.length === 0) return [];
+  return db
+    .select()
+    .from(scores)
+    .where(and(sql`${scores.answerSerial} in (select value from json_each(${JSON.stringify(serials)}))`, isCurrent))
+    .orderBy(asc(scores.serial));
+}
 
 /** The answers behind one cell of the mastery map, newest first. */
 export async function answersBehindCell(
@@ -101,10 +73,14 @@ export async function answersBehindCell(
   skillId: string,
   limit: number,
 ): Promise<AnswerRow[]> {
-  return readable(db)
-    .where(and(eq(answers.personId, personId), eq(answers.skillId, skillId)))
-    .orderBy(desc(answers.serial))
+  const own = db
+    .select({ serial: scores.answerSerial })
+    .from(scores)
+    .where(and(eq(scores.personId, personId), eq(scores.skillId, skillId)))
+    .groupBy(scores.answerSerial)
+    .orderBy(desc(scores.answerSerial))
     .limit(limit);
+  return readable(db).where(inArray(answers.serial, own)).orderBy(desc(answers.serial));
 }
 
 /**
@@ -119,17 +95,19 @@ export async function tellingMisses(
   const ranked = db
     .select({
       serial: answers.serial,
-      rank: sql<number>`row_number() over (partition by ${answers.personId} order by ${answers.misconceptionId} is null, ${answers.serial} desc)`.as(
+      rank: sql<number>`row_number() over (partition by ${answers.personId} order by ${scores.misconceptionId} is null, ${answers.serial} desc)`.as(
         "rank",
       ),
     })
-    .from(answers)
+    .from(scores)
+    .innerJoin(answers, eq(answers.serial, scores.answerSerial))
     .where(
       and(
-        among(answers.personId, personIds),
-        eq(answers.skillId, skillId),
-        eq(answers.right, false),
+        among(scores.personId, personIds),
+        eq(scores.skillId, skillId),
+        sql`${scores.earned} < ${scores.possible}`,
         eq(answers.tryNumber, 1),
+        isCurrent,
       ),
     )
     .as("ranked");
@@ -137,16 +115,81 @@ export async function tellingMisses(
   return readable(db).where(inArray(answers.serial, first));
 }
 
-/** A slice of the whole log in the order of writing. */
-export async function answersAfter(db: Queryable, serial: number, limit: number): Promise<AnswerRow[]> {
-  return readable(db).where(gt(answers.serial, serial)).orderBy(asc(answers.serial)).limit(limit);
+/** What is evidence of skills: each score in force, with what its answer adds. */
+const evidence = (db: Queryable) =>
+  db
+    .select({
+      ...getTableColumns(scores),
+      key: answers.key,
+      tryNumber: answers.tryNumber,
+      hintsUsed: answerColumns.hintsUsed,
+      milliseconds: answerColumns.milliseconds,
+      day: answers.day,
+      itemId: itemVersions.itemId,
+    })
+    .from(scores)
+    .innerJoin(answers, eq(answers.serial, scores.answerSerial))
+    .innerJoin(sittingItems, eq(sittingItems.id, answers.sittingItemId))
+    .innerJoin(itemVersions, eq(itemVersions.id, sittingItems.versionId));
+
+export type EvidenceRow = Awaited<ReturnType<typeof evidenceAfter>>[number];
+
+/** A slice of all scores in force, in the order of the answers. */
+export async function evidenceAfter(db: Queryable, serial: number, limit: number) {
+  return evidence(db)
+    .where(and(gt(scores.serial, serial), isCurrent))
+    .orderBy(asc(scores.serial))
+    .limit(limit);
+}
+
+/** One student's scores in force, of all skills or of some, in the order of the answers. */
+export async function evidenceOfPerson(
+  db: Queryable,
+  personId: string,
+  skillIds: readonly string[] | null = null,
+): Promise<EvidenceRow[]> {
+  return evidence(db)
+    .where(
+      and(eq(scores.personId, personId), skillIds === null ? undefined : among(scores.skillId, skillIds), isCurrent),
+    )
+    .orderBy(asc(scores.answerSerial), asc(scores.serial));
+}
+
+/** Appends scores that take the place of others; the answers stay. */
+export async function supersede(
+  tx: Queryable,
+  rows: readonly Omit<typeof scores.$inferInsert, "serial">[],
+): Promise<void> {
+  if (rows.length > 0) await tx.insert(scores).values([...rows]);
+}
+
+/** All answers to some versions of items. */
+export async function answersToVersions(db: Queryable, versionIds: readonly string[]) {
+  return readable(db).where(among(sittingItems.versionId, versionIds)).orderBy(asc(answers.serial));
 }
 
 /** Everything one person answered, for taking it out. */
-export async function answersOfPerson(db: Queryable, personId: string): Promise<AnswerRow[]> {
+export async function answersOfPerson(db: Queryable, personId: string) {
   return readable(db).where(eq(answers.personId, personId)).orderBy(asc(answers.serial));
+}
+
+export async function scoresOfPerson(db: Queryable, personId: string): Promise<ScoreRow[]> {
+  return db.select().from(scores).where(eq(scores.personId, personId)).orderBy(asc(scores.serial));
 }
 
 export async function uncountedAnswersOf(db: Queryable, personId: string) {
   return db.select().from(uncountedAnswers).where(eq(uncountedAnswers.personId, personId));
+}
+
+/** How many answers came too late to count, by student of what was given. */
+export async function lateAnswersOf(db: Queryable, assignmentId: string): Promise<ReadonlyMap<string, number>> {
+  const rows = await db
+    .select({ personId: uncountedAnswers.personId, late: count() })
+    .from(uncountedAnswers)
+    .innerJoin(sittingItems, eq(sittingItems.id, uncountedAnswers.sittingItemId))
+    .innerJoin(sittings, eq(sittings.id, sittingItems.sittingId))
+    .innerJoin(assignmentTargets, eq(assignmentTargets.id, sittings.targetId))
+    .where(and(eq(assignmentTargets.assignmentId, assignmentId), eq(uncountedAnswers.reason, "too-late")))
+    .groupBy(uncountedAnswers.personId);
+  return new Map(rows.map(({ personId, late }) => [personId, late]));
 }

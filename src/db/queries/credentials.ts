@@ -1,10 +1,10 @@
 import "server-only";
 import { and, desc, eq, isNull, lt, or, sql } from "drizzle-orm";
-import { prepared } from "../prepared";
+import { hot, readHot } from "../hot";
 import type { Queryable } from "../queryable";
 import { credentials, passwordResets, sessions } from "../schema/access";
 import { people } from "../schema/people";
-import { among } from "./people";
+import { among, type PersonRow } from "./people";
 
 export type CredentialRow = typeof credentials.$inferSelect;
 export type SessionRow = typeof sessions.$inferSelect;
@@ -88,19 +88,52 @@ export async function insertSession(tx: Queryable, session: typeof sessions.$inf
   await tx.insert(sessions).values(session);
 }
 
-const sessionByToken = prepared((db) =>
+const sessionByToken = hot((db) =>
   db
-    .select({ person: people, session: sessions })
+    .select({
+      expiresAt: sessions.expiresAt,
+      revokedAt: sessions.revokedAt,
+      lastSeenAt: sessions.lastSeenAt,
+      personId: sessions.personId,
+      schoolId: people.schoolId,
+      kind: people.kind,
+      givenName: people.givenName,
+      familyName: people.familyName,
+      archivedAt: people.archivedAt,
+    })
     .from(sessions)
     .innerJoin(people, eq(people.id, sessions.personId))
-    .where(eq(sessions.tokenHash, sql.placeholder("tokenHash")))
-    .prepare(),
+    .where(eq(sessions.tokenHash, sql.placeholder("tokenHash"))),
 );
 
-/** The session with its person, whatever its state. */
+interface SessionRead {
+  readonly expires_at: number;
+  readonly revoked_at: number | null;
+  readonly last_seen_at: number;
+  readonly person_id: string;
+  readonly school_id: string;
+  readonly kind: PersonRow["kind"];
+  readonly given_name: string;
+  readonly family_name: string;
+  readonly archived_at: number | null;
+}
+
+/** Who acts, as far as rights and greetings go. */
+export type ActingPerson = Pick<PersonRow, "id" | "schoolId" | "kind" | "givenName" | "familyName">;
+
+/** The session with its person, whatever its state; read at every request. */
 export async function sessionOf(db: Queryable, tokenHash: string) {
-  const [row] = await sessionByToken(db).all({ tokenHash });
-  return row ?? null;
+  const [row] = await readHot<SessionRead>(db, sessionByToken, { tokenHash });
+  if (!row) return null;
+  const person: ActingPerson = {
+    id: row.person_id,
+    schoolId: row.school_id,
+    kind: row.kind,
+    givenName: row.given_name,
+    familyName: row.family_name,
+  };
+  const session = { expiresAt: row.expires_at, revokedAt: row.revoked_at, lastSeenAt: row.last_seen_at };
+  return { person, archived: row.archived_at !== null, session };
 }
 
 export async function touchSession(tx: Queryable, tokenHash: string, lastSeenAt: number): Promise<void> {

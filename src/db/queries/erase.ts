@@ -1,44 +1,58 @@
 import "server-only";
-import { eq, sql } from "drizzle-orm";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials, knownDevices, passwordResets, sessions } from "../schema/access";
-import { answers, misconceptionSigns, sittings, skillDays, skillStates, uncountedAnswers } from "../schema/delivery";
+import { itemVersions } from "../schema/items";
 import { people } from "../schema/people";
-import { groupMembers, reteachStudents } from "../schema/regroup";
+import { groupMembers } from "../schema/regroup";
+import { reteachStudents } from "../schema/reteach";
+import { answers, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
 import { erasedTotals, interests, supports } from "../schema/students";
-import { workTargets } from "../schema/work";
+import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
+import { assignmentTargets } from "../schema/work";
+import { isCurrent } from "./answerLog";
 
-/** Deletes everything a person did; what remains are sums by item model, without a person, a class or a day. */
+/** Deletes everything a person did; what remains are sums by item, without a person, a class or a day. */
 export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<void> {
   const sums = await tx
     .select({
       schoolId: people.schoolId,
-      skillId: answers.skillId,
-      modelId: answers.modelId,
+      skillId: scores.skillId,
+      itemId: itemVersions.itemId,
       answered: sql<number>`count(*)`,
-      right: sql<number>`sum(${answers.right})`,
+      right: sql<number>`sum(${scores.earned} = ${scores.possible})`,
       milliseconds: sql<number>`sum(${answers.milliseconds})`,
     })
-    .from(answers)
-    .innerJoin(people, eq(people.id, answers.personId))
-    .where(eq(answers.personId, personId))
-    .groupBy(people.schoolId, answers.skillId, answers.modelId);
+    .from(scores)
+    .innerJoin(answers, eq(answers.serial, scores.answerSerial))
+    .innerJoin(sittingItems, eq(sittingItems.id, answers.sittingItemId))
+    .innerJoin(itemVersions, eq(itemVersions.id, sittingItems.versionId))
+    .innerJoin(people, eq(people.id, scores.personId))
+    .where(and(eq(scores.personId, personId), isCurrent))
+    .groupBy(people.schoolId, scores.skillId, itemVersions.itemId);
   for (const sum of sums)
     await tx
       .insert(erasedTotals)
       .values(sum)
       .onConflictDoUpdate({
-        target: [erasedTotals.schoolId, erasedTotals.skillId, erasedTotals.modelId],
+        target: [erasedTotals.schoolId, erasedTotals.skillId, erasedTotals.itemId],
         set: {
           answered: sql`${erasedTotals.answered} + ${sum.answered}`,
           right: sql`${erasedTotals.right} + ${sum.right}`,
           milliseconds: sql`${erasedTotals.milliseconds} + ${sum.milliseconds}`,
         },
       });
+  await tx.delete(scores).where(eq(scores.personId, personId));
   await tx.delete(answers).where(eq(answers.personId, personId));
   await tx.delete(uncountedAnswers).where(eq(uncountedAnswers.personId, personId));
-  await tx.delete(sittings).where(eq(sittings.personId, personId));
-  await tx.delete(workTargets).where(eq(workTargets.personId, personId));
+  const targets = tx
+    .select({ id: assignmentTargets.id })
+    .from(assignmentTargets)
+    .where(eq(assignmentTargets.personId, personId));
+  const runs = tx.select({ id: sittings.id }).from(sittings).where(inArray(sittings.targetId, targets));
+  await tx.delete(sittingItems).where(inArray(sittingItems.sittingId, runs));
+  await tx.delete(sittings).where(inArray(sittings.targetId, targets));
+  await tx.delete(assignmentTargets).where(eq(assignmentTargets.personId, personId));
   await tx.delete(reteachStudents).where(eq(reteachStudents.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));
   await tx.delete(skillStates).where(eq(skillStates.personId, personId));

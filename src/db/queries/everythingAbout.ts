@@ -1,14 +1,16 @@
 import "server-only";
-import { eq } from "drizzle-orm";
+import { eq, getTableColumns } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials, sessions } from "../schema/access";
-import { misconceptionSigns, sittings, skillDays, skillStates } from "../schema/delivery";
 import { changeSubjects, changes } from "../schema/history";
 import { enrollments, people, roles } from "../schema/people";
-import { groupMembers, reteachStudents } from "../schema/regroup";
+import { groupMembers } from "../schema/regroup";
+import { reteachStudents } from "../schema/reteach";
+import { sittings } from "../schema/sittings";
 import { interests, supports } from "../schema/students";
-import { workTargets } from "../schema/work";
-import { answersOfPerson, uncountedAnswersOf } from "./answerLog";
+import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
+import { assignmentTargets } from "../schema/work";
+import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
 
@@ -34,9 +36,14 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
       })
       .from(sessions)
       .where(eq(sessions.personId, personId)),
-    work: await db.select().from(workTargets).where(eq(workTargets.personId, personId)),
-    sittings: await db.select().from(sittings).where(eq(sittings.personId, personId)),
+    work: await db.select().from(assignmentTargets).where(eq(assignmentTargets.personId, personId)),
+    sittings: await db
+      .select(getTableColumns(sittings))
+      .from(sittings)
+      .innerJoin(assignmentTargets, eq(assignmentTargets.id, sittings.targetId))
+      .where(eq(assignmentTargets.personId, personId)),
     answers: await answersOfPerson(db, personId),
+    scores: await scoresOfPerson(db, personId),
     "answers-not-counted": await uncountedAnswersOf(db, personId),
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),

@@ -2,10 +2,12 @@ import "server-only";
 import { and, eq, inArray, isNotNull, isNull, notExists, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
-import { sittings, skillDays, skillStates } from "../schema/delivery";
 import { classes, classStaff, enrollments, people } from "../schema/people";
-import { workSkills, works, workTargets } from "../schema/work";
+import { sittings } from "../schema/sittings";
+import { skillDays, skillStates } from "../schema/summaries";
+import { assignments, assignmentTargets, partSkills, parts } from "../schema/work";
 import { among, enrolledOn, holdsOn } from "./people";
+import { latestSitting } from "./work";
 
 /** Counts for the figures of the bend: each is one narrow read, since every page of the desk asks for all of them. */
 
@@ -90,9 +92,10 @@ export interface WorkCounts {
 
 const total = (condition: SQL) => sql<number>`coalesce(sum(${condition}), 0)`;
 
-/** A student's open snag in one of the skills of a piece of work: more of the same is unlikely to help. */
-const snagged = sql`exists (select 1 from ${workSkills} join ${skillStates} on ${skillStates.skillId} = ${workSkills.skillId}
-  where ${workSkills.workId} = ${workTargets.workId} and ${skillStates.personId} = ${workTargets.personId}
+/** A student's open snag in one of the skills of what was given: more of the same is unlikely to help. */
+const snagged = sql`exists (select 1 from ${assignments} join ${parts} on ${parts.workId} = ${assignments.workId}
+  join ${partSkills} on ${partSkills.partId} = ${parts.id} join ${skillStates} on ${skillStates.skillId} = ${partSkills.skillId}
+  where ${assignments.id} = ${assignmentTargets.assignmentId} and ${skillStates.personId} = ${assignmentTargets.personId}
     and ${skillStates.snagDay} is not null and ${skillStates.snagClearedDay} is null)`;
 const isRunning = sql`${sittings.id} is not null and ${sittings.finishReason} is null`;
 const places = {
@@ -102,39 +105,41 @@ const places = {
   stuck: total(sql`${isRunning} and ${snagged}`),
   finished: total(sql`${sittings.finishReason} is not null`),
 };
-const sittingOfTarget = and(eq(sittings.workId, workTargets.workId), eq(sittings.personId, workTargets.personId));
 
-/** Students' places in the work that is open now, over all of it. */
+/** Students' places in what is open now, over all of it. */
 export async function openWorkCounts(
   db: Queryable,
   classIds: readonly string[],
   now: number,
 ): Promise<WorkCounts & { readonly works: number }> {
   const [found] = await db
-    .select({ works: sql<number>`count(distinct ${works.id})`, ...places })
-    .from(works)
-    .innerJoin(workTargets, eq(workTargets.workId, works.id))
-    .leftJoin(sittings, sittingOfTarget)
+    .select({ works: sql<number>`count(distinct ${assignments.id})`, ...places })
+    .from(assignments)
+    .innerJoin(assignmentTargets, eq(assignmentTargets.assignmentId, assignments.id))
+    .leftJoin(sittings, latestSitting)
     .where(
       and(
-        among(works.classId, classIds),
-        isNull(works.withdrawnAt),
-        sql`${works.opensAt} <= ${now} and ${works.dueAt} >= ${now}`,
+        among(assignments.classId, classIds),
+        isNull(assignments.withdrawnAt),
+        sql`${assignments.opensAt} <= ${now} and ${assignments.dueAt} >= ${now}`,
       ),
     );
   return found ?? { works: 0, given: 0, notStarted: 0, working: 0, stuck: 0, finished: 0 };
 }
 
-/** Students' places in each of some works. */
-export async function workCounts(db: Queryable, workIds: readonly string[]): Promise<ReadonlyMap<string, WorkCounts>> {
-  if (workIds.length === 0) return new Map();
+/** Students' places in each of some assignments. */
+export async function workCounts(
+  db: Queryable,
+  assignmentIds: readonly string[],
+): Promise<ReadonlyMap<string, WorkCounts>> {
+  if (assignmentIds.length === 0) return new Map();
   const rows = await db
-    .select({ workId: workTargets.workId, ...places })
-    .from(workTargets)
-    .leftJoin(sittings, sittingOfTarget)
-    .where(among(workTargets.workId, workIds))
-    .groupBy(workTargets.workId);
-  return new Map(rows.map(({ workId, ...counts }) => [workId, counts]));
+    .select({ assignmentId: assignmentTargets.assignmentId, ...places })
+    .from(assignmentTargets)
+    .leftJoin(sittings, latestSitting)
+    .where(among(assignmentTargets.assignmentId, assignmentIds))
+    .groupBy(assignmentTargets.assignmentId);
+  return new Map(rows.map(({ assignmentId, ...counts }) => [assignmentId, counts]));
 }
 
 /** First answers of the classes' students from a day on. */
@@ -183,11 +188,12 @@ export async function planStates(db: Queryable, classId: string, today: string, 
   return { states, students };
 }
 
-/** Who has finished which of some works. */
-export async function finishedWorks(db: Queryable, workIds: readonly string[]) {
-  if (workIds.length === 0) return [];
+/** Who has finished which of some assignments, at whatever attempt. */
+export async function finishedWorks(db: Queryable, assignmentIds: readonly string[]) {
+  if (assignmentIds.length === 0) return [];
   return db
-    .select({ workId: sittings.workId, personId: sittings.personId })
-    .from(sittings)
-    .where(and(among(sittings.workId, workIds), isNotNull(sittings.finishedAt)));
+    .selectDistinct({ assignmentId: assignmentTargets.assignmentId, personId: assignmentTargets.personId })
+    .from(assignmentTargets)
+    .innerJoin(sittings, eq(sittings.targetId, assignmentTargets.id))
+    .where(and(among(assignmentTargets.assignmentId, assignmentIds), isNotNull(sittings.finishedAt)));
 }

@@ -1,37 +1,97 @@
 import "server-only";
-import { asc, eq } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, lte, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
-import { frameworks, itemModels, misconceptions, skillLinks, skills, standards } from "../schema/library";
+import { itemParameters, itemSkills, items, itemVersions } from "../schema/items";
+import { frameworks, misconceptions, skillLinks, skillStandards, skills, standards } from "../schema/library";
+import { among } from "./people";
 
-export async function allSkills(db: Queryable) {
-  return db
-    .select({ skill: skills, standard: standards, framework: frameworks.name })
-    .from(skills)
-    .innerJoin(standards, eq(standards.id, skills.standardId))
-    .innerJoin(frameworks, eq(frameworks.id, standards.frameworkId))
-    .orderBy(asc(skills.place));
-}
+export type ItemVersionRow = typeof itemVersions.$inferSelect;
+
+export const allFrameworks = (db: Queryable) => db.select().from(frameworks).orderBy(asc(frameworks.id));
 export const allSkillLinks = (db: Queryable) => db.select().from(skillLinks);
 export const allMisconceptions = (db: Queryable) => db.select().from(misconceptions);
-/** Every version of every item model, retired ones too: old answers refer to them. */
-export const allItemModels = (db: Queryable) =>
-  db.select().from(itemModels).orderBy(asc(itemModels.id), asc(itemModels.version));
 
-export async function insertLibrary(
-  tx: Queryable,
-  rows: {
-    framework: typeof frameworks.$inferInsert;
-    standards: (typeof standards.$inferInsert)[];
-    skills: (typeof skills.$inferInsert)[];
-    links: (typeof skillLinks.$inferInsert)[];
-    misconceptions: (typeof misconceptions.$inferInsert)[];
-    itemModels: (typeof itemModels.$inferInsert)[];
-  },
-): Promise<void> {
-  await tx.insert(frameworks).values(rows.framework);
-  await tx.insert(standards).values(rows.standards);
-  await tx.insert(skills).values(rows.skills);
-  if (rows.links.length > 0) await tx.insert(skillLinks).values(rows.links);
-  await tx.insert(misconceptions).values(rows.misconceptions);
-  await tx.insert(itemModels).values(rows.itemModels);
+/** All skills in teaching order, without what is taught in them. */
+export async function allSkills(db: Queryable) {
+  return db
+    .select({
+      id: skills.id,
+      subjectId: skills.subjectId,
+      strand: skills.strand,
+      name: skills.name,
+      studentName: skills.studentName,
+      grade: skills.grade,
+      difficulty: skills.difficulty,
+    })
+    .from(skills)
+    .where(isNull(skills.retiredAt))
+    .orderBy(asc(skills.subjectId), asc(skills.place));
+}
+
+/** The standards that skills belong to, in the frameworks' order. */
+export async function standardsOfSkills(db: Queryable) {
+  return db
+    .select({
+      skillId: skillStandards.skillId,
+      frameworkId: standards.frameworkId,
+      code: standards.code,
+      statement: standards.statement,
+    })
+    .from(skillStandards)
+    .innerJoin(standards, eq(standards.id, skillStandards.standardId))
+    .orderBy(asc(standards.frameworkId), asc(standards.place));
+}
+
+/** How many items each skill has that can be given. */
+export async function itemCounts(db: Queryable) {
+  return db
+    .select({ skillId: itemSkills.skillId, items: sql<number>`count(*)` })
+    .from(itemSkills)
+    .innerJoin(items, eq(items.id, itemSkills.itemId))
+    .where(isNull(items.retiredAt))
+    .groupBy(itemSkills.skillId);
+}
+
+/** What is taught in a skill; null when there is no such skill. */
+export async function skillTexts(db: Queryable, skillId: string) {
+  const [found] = await db
+    .select({ lesson: skills.lesson, reteach: skills.reteach })
+    .from(skills)
+    .where(eq(skills.id, skillId));
+  return found ?? null;
+}
+
+/** The current versions of a skill's items that can be given. */
+export async function currentVersionsOf(db: Queryable, skillId: string): Promise<ItemVersionRow[]> {
+  const current = sql`(select max(v.number) from item_versions v where v.item_id = ${items.id} and v.status = 'ready')`;
+  const rows = await db
+    .select({ version: itemVersions })
+    .from(itemSkills)
+    .innerJoin(items, eq(items.id, itemSkills.itemId))
+    .innerJoin(itemVersions, and(eq(itemVersions.itemId, items.id), eq(itemVersions.number, current)))
+    .where(and(eq(itemSkills.skillId, skillId), isNull(items.retiredAt)))
+    .orderBy(asc(items.id));
+  return rows.map(({ version }) => version);
+}
+
+/** The ready versions of an item, the current one last. */
+export async function versionNumbersOf(db: Queryable, itemId: string) {
+  return db
+    .select({ id: itemVersions.id, number: itemVersions.number })
+    .from(itemVersions)
+    .where(and(eq(itemVersions.itemId, itemId), eq(itemVersions.status, "ready")))
+    .orderBy(asc(itemVersions.number));
+}
+
+export async function versionsById(db: Queryable, ids: readonly string[]): Promise<ItemVersionRow[]> {
+  return ids.length === 0 ? [] : db.select().from(itemVersions).where(among(itemVersions.id, ids));
+}
+
+/** Estimates in force of some versions' parameters, the latest first. */
+export async function parametersInForce(db: Queryable, versionIds: readonly string[], now: number) {
+  return db
+    .select()
+    .from(itemParameters)
+    .where(and(among(itemParameters.versionId, versionIds), lte(itemParameters.inForceFrom, now)))
+    .orderBy(desc(itemParameters.inForceFrom), desc(itemParameters.id));
 }

@@ -64,14 +64,14 @@ export async function isTaken(
   return found.length > 0;
 }
 
-/** The grade to reckon with for a student at work: their own, or else that of the class the work is for. */
-export async function gradeAtWork(db: Queryable, personId: string, classId: string): Promise<number> {
+/** The grade to reckon with for a student at work: their own, or else that of the class the work is for; null where neither is known. */
+export async function gradeAtWork(db: Queryable, personId: string, classId: string): Promise<number | null> {
   const [found] = await db
-    .select({ grade: sql<number>`coalesce(${people.grade}, ${classes.grade})` })
+    .select({ grade: sql<number | null>`coalesce(${people.grade}, ${classes.grade})` })
     .from(people)
     .innerJoin(classes, eq(classes.id, classId))
     .where(eq(people.id, personId));
-  return found?.grade ?? 0;
+  return found?.grade ?? null;
 }
 
 /** Staff who sign in with an address, at whatever schools; who signed in last comes first. */

@@ -1,8 +1,9 @@
 import "server-only";
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, not, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, isNotNull, isNull, not, or, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
-import { groupMembers, groupShares, groups, reteaches, reteachStudents } from "../schema/regroup";
+import { groupMembers, groupShares, groups } from "../schema/regroup";
+import { reteaches, reteachStudents } from "../schema/reteach";
 import { stillLent } from "./lent";
 import { among } from "./people";
 
@@ -62,7 +63,7 @@ export async function groupsOfStudents(db: Queryable, personIds: readonly string
     .select({ personId: groupMembers.personId, group: groups })
     .from(groupMembers)
     .innerJoin(groups, eq(groups.id, groupMembers.groupId))
-    .where(and(inArray(groupMembers.personId, [...personIds]), memberOn(day), isNull(groups.archivedAt)))
+    .where(and(among(groupMembers.personId, personIds), memberOn(day), isNull(groups.archivedAt)))
     .orderBy(asc(groups.name));
 }
 
@@ -91,7 +92,7 @@ export async function groupsById(db: Queryable, ids: readonly string[]) {
   return db
     .select()
     .from(groups)
-    .where(and(inArray(groups.id, [...ids]), isNull(groups.archivedAt)))
+    .where(and(among(groups.id, ids), isNull(groups.archivedAt)))
     .orderBy(desc(groups.createdAt), asc(groups.name));
 }
 
@@ -99,7 +100,7 @@ export async function groupsOfClasses(db: Queryable, classIds: readonly string[]
   return db
     .select()
     .from(groups)
-    .where(and(inArray(groups.classId, [...classIds]), isNull(groups.archivedAt)))
+    .where(and(among(groups.classId, classIds), isNull(groups.archivedAt)))
     .orderBy(desc(groups.createdAt), asc(groups.name));
 }
 
@@ -115,37 +116,30 @@ export async function membersOfGroups(db: Queryable, groupIds: readonly string[]
     .select({ groupId: groupMembers.groupId, membershipId: groupMembers.id, person: people })
     .from(groupMembers)
     .innerJoin(people, eq(people.id, groupMembers.personId))
-    .where(and(inArray(groupMembers.groupId, [...groupIds]), isNull(groupMembers.untilDay), isSeen(look)))
+    .where(and(among(groupMembers.groupId, groupIds), isNull(groupMembers.untilDay), isSeen(look)))
     .orderBy(asc(people.givenName), asc(people.familyName));
 }
 
 export async function reteachesOfGroups(db: Queryable, groupIds: readonly string[]) {
   if (groupIds.length === 0) return [];
-  return db
-    .select()
-    .from(reteaches)
-    .where(inArray(reteaches.groupId, [...groupIds]))
-    .orderBy(desc(reteaches.createdAt));
+  return db.select().from(reteaches).where(among(reteaches.groupId, groupIds)).orderBy(desc(reteaches.createdAt));
 }
 
 /** What became of each student of some reteaches; those who have left since too. */
 export async function studentsOfReteaches(db: Queryable, reteachIds: readonly string[]): Promise<ReteachStudentRow[]> {
   if (reteachIds.length === 0) return [];
-  return db
-    .select()
-    .from(reteachStudents)
-    .where(inArray(reteachStudents.reteachId, [...reteachIds]));
+  return db.select().from(reteachStudents).where(among(reteachStudents.reteachId, reteachIds));
 }
 
-/** The reteach of which a piece of work is the check, for a student who is not judged yet; null when there is none. */
-export async function unjudgedReteach(db: Queryable, checkWorkId: string, personId: string) {
+/** The reteach of which an assignment is the check, for a student who is not judged yet; null when there is none. */
+export async function unjudgedReteach(db: Queryable, assignmentId: string, personId: string) {
   const [found] = await db
     .select({ id: reteachStudents.id, skillId: reteaches.skillId, chanceBefore: reteachStudents.chanceBefore })
     .from(reteaches)
     .innerJoin(reteachStudents, eq(reteachStudents.reteachId, reteaches.id))
     .where(
       and(
-        eq(reteaches.checkWorkId, checkWorkId),
+        eq(reteaches.checkId, assignmentId),
         eq(reteachStudents.personId, personId),
         isNull(reteachStudents.judgedDay),
       ),

@@ -6,9 +6,10 @@ import type { Queryable } from "../queryable";
 import type { RowChange } from "../schema/history";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { planEntries } from "../schema/plan";
-import { groupMembers, groupShares, groups, reteaches, reteachStudents } from "../schema/regroup";
+import { groupMembers, groupShares, groups } from "../schema/regroup";
+import { reteaches, reteachStudents } from "../schema/reteach";
 import { interests, supports } from "../schema/students";
-import { workSkills, works, workTargets } from "../schema/work";
+import { assignments, assignmentTargets, partItems, partSkills, parts, works } from "../schema/work";
 
 type Identified = SQLiteTable & { id: SQLiteColumn };
 
@@ -24,8 +25,11 @@ const TABLES = {
   enrollments,
   planEntries,
   works,
-  workSkills,
-  workTargets,
+  parts,
+  partSkills,
+  partItems,
+  assignments,
+  assignmentTargets,
   groups,
   groupMembers,
   groupShares,

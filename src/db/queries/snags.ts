@@ -1,7 +1,8 @@
 import "server-only";
-import { and, inArray, isNotNull, isNull } from "drizzle-orm";
+import { and, isNotNull, isNull } from "drizzle-orm";
 import type { Queryable } from "../queryable";
-import { skillStates } from "../schema/delivery";
+import { skillStates } from "../schema/summaries";
+import { among } from "./people";
 
 /** Skills in which these students have a snag that is not cleared. */
 export async function openSnags(
@@ -13,10 +14,6 @@ export async function openSnags(
     .select({ personId: skillStates.personId, skillId: skillStates.skillId })
     .from(skillStates)
     .where(
-      and(
-        inArray(skillStates.personId, [...personIds]),
-        isNotNull(skillStates.snagDay),
-        isNull(skillStates.snagClearedDay),
-      ),
+      and(among(skillStates.personId, personIds), isNotNull(skillStates.snagDay), isNull(skillStates.snagClearedDay)),
     );
 }

@@ -3,15 +3,29 @@ import { asc, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { revisions } from "../schema/history";
 
+/** What the library is made of: together their counts are its revision. */
+export const LIBRARY_TABLES = [
+  "subjects",
+  "frameworks",
+  "standards",
+  "skills",
+  "skill_standards",
+  "skill_links",
+  "misconceptions",
+  "items",
+  "item_versions",
+  "item_skills",
+  "item_parameters",
+] as const;
+
 /** Tables that every process keeps in memory and that seldom change: each commit that writes one is counted. */
 const COUNTED: ReadonlySet<string> = new Set([
   "schools",
   "terms",
   "holidays",
-  "skills",
-  "skill_links",
-  "item_models",
-  "misconceptions",
+  ...LIBRARY_TABLES,
+  "assignments",
+  "assignment_targets",
 ]);
 
 export const countedAmong = (tables: Iterable<string>): string[] => [...tables].filter((name) => COUNTED.has(name));

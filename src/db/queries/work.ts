@@ -1,77 +1,129 @@
 import "server-only";
-import { and, asc, desc, eq, getTableColumns, inArray, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, getTableColumns, isNull, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
-import { sittings } from "../schema/delivery";
 import { people } from "../schema/people";
-import { workSkills, works, workTargets } from "../schema/work";
+import { sittings } from "../schema/sittings";
+import { assignments, assignmentTargets, partItems, partSkills, parts, works } from "../schema/work";
+import { among } from "./people";
 
-export type WorkRow = typeof works.$inferSelect;
+export type AssignmentRow = typeof assignments.$inferSelect;
+export type PartItemRow = typeof partItems.$inferSelect;
 
-export async function workById(db: Queryable, id: string): Promise<WorkRow | null> {
-  const [work] = await db.select().from(works).where(eq(works.id, id));
-  return work ?? null;
+/** A piece of work as it was given, with what its first part is. */
+const given = {
+  ...getTableColumns(assignments),
+  schoolId: works.schoolId,
+  title: works.title,
+  instructions: works.instructions,
+  partId: parts.id,
+  kind: parts.kind,
+  settings: parts.settings,
+};
+const assignmentsWithWork = (db: Queryable) =>
+  db
+    .select(given)
+    .from(assignments)
+    .innerJoin(works, eq(works.id, assignments.workId))
+    .innerJoin(parts, and(eq(parts.workId, works.id), eq(parts.place, 0)));
+
+export type GivenWork = Awaited<ReturnType<typeof assignmentsById>>[number];
+
+export async function assignmentsById(db: Queryable, ids: readonly string[]) {
+  return ids.length === 0 ? [] : assignmentsWithWork(db).where(among(assignments.id, ids));
 }
 
-export async function worksById(db: Queryable, ids: readonly string[]): Promise<WorkRow[]> {
-  return ids.length === 0
-    ? []
-    : db
-        .select()
-        .from(works)
-        .where(inArray(works.id, [...ids]));
+export async function assignmentById(db: Queryable, id: string): Promise<GivenWork | null> {
+  const [found] = await assignmentsById(db, [id]);
+  return found ?? null;
 }
 
-export async function worksOfClasses(db: Queryable, classIds: readonly string[]): Promise<WorkRow[]> {
-  return db
-    .select()
-    .from(works)
-    .where(and(inArray(works.classId, [...classIds]), isNull(works.withdrawnAt)))
-    .orderBy(desc(works.createdAt), desc(works.id));
+/** What some classes were given and what was not withdrawn, the latest first. */
+export async function assignmentsOfClasses(db: Queryable, classIds: readonly string[]): Promise<GivenWork[]> {
+  return assignmentsWithWork(db)
+    .where(and(among(assignments.classId, classIds), isNull(assignments.withdrawnAt)))
+    .orderBy(desc(assignments.givenAt), desc(assignments.id));
 }
 
-export async function skillIdsOfWorks(db: Queryable, workIds: readonly string[]): Promise<Map<string, string[]>> {
-  const byWork = new Map<string, string[]>();
-  if (workIds.length === 0) return byWork;
+/** The skills of what was given, over all its parts in order. */
+export async function skillIdsOfAssignments(
+  db: Queryable,
+  assignmentIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  const byAssignment = new Map<string, string[]>();
+  if (assignmentIds.length === 0) return byAssignment;
   const rows = await db
-    .select()
-    .from(workSkills)
-    .where(inArray(workSkills.workId, [...workIds]))
-    .orderBy(asc(workSkills.place));
-  for (const { workId, skillId } of rows) byWork.set(workId, [...(byWork.get(workId) ?? []), skillId]);
-  return byWork;
+    .select({ assignmentId: assignments.id, skillId: partSkills.skillId })
+    .from(assignments)
+    .innerJoin(parts, eq(parts.workId, assignments.workId))
+    .innerJoin(partSkills, eq(partSkills.partId, parts.id))
+    .where(among(assignments.id, assignmentIds))
+    .orderBy(asc(parts.place), asc(partSkills.place));
+  for (const { assignmentId, skillId } of rows) {
+    const own = byAssignment.get(assignmentId) ?? [];
+    if (!own.includes(skillId)) byAssignment.set(assignmentId, [...own, skillId]);
+  }
+  return byAssignment;
 }
 
-export async function targetOf(db: Queryable, workId: string, personId: string) {
+/** A part of a piece of work; null when there is none. */
+export async function partById(db: Queryable, id: string) {
+  const [part] = await db.select().from(parts).where(eq(parts.id, id));
+  return part ?? null;
+}
+
+export async function skillIdsOfPart(db: Queryable, partId: string): Promise<string[]> {
+  const rows = await db
+    .select({ skillId: partSkills.skillId })
+    .from(partSkills)
+    .where(eq(partSkills.partId, partId))
+    .orderBy(asc(partSkills.place));
+  return rows.map(({ skillId }) => skillId);
+}
+
+/** The items of a part that were picked by hand, in order. */
+export async function pickedItemsOf(db: Queryable, partId: string): Promise<PartItemRow[]> {
+  return db.select().from(partItems).where(eq(partItems.partId, partId)).orderBy(asc(partItems.place));
+}
+
+export async function targetOf(db: Queryable, assignmentId: string, personId: string) {
   const [target] = await db
     .select()
-    .from(workTargets)
-    .where(and(eq(workTargets.workId, workId), eq(workTargets.personId, personId)));
+    .from(assignmentTargets)
+    .where(and(eq(assignmentTargets.assignmentId, assignmentId), eq(assignmentTargets.personId, personId)));
   return target ?? null;
 }
 
-/** A sitting without its items, which only the student at work needs: of a class's year they are megabytes. */
-const { presentations: _items, chancesAtStart: _chances, ...run } = getTableColumns(sittings);
-export type RunRow = Omit<typeof sittings.$inferSelect, "presentations" | "chancesAtStart">;
+/** A run without what only its conductor remembers. */
+const { state: _state, ...run } = getTableColumns(sittings);
+export type RunRow = Omit<typeof sittings.$inferSelect, "state">;
 
-/** Every student of a piece of work with the sitting, if begun. */
-export async function targetsWithSittings(db: Queryable, workIds: readonly string[]) {
-  if (workIds.length === 0) return [];
+/** The sitting that counts for a target: the latest attempt at it. */
+export const latestSitting = and(
+  eq(sittings.targetId, assignmentTargets.id),
+  sql`${sittings.attempt} = (select max(other.attempt) from sittings other where other.target_id = ${assignmentTargets.id})`,
+) as SQL;
+
+/** Every student of what was given, with the latest sitting, if begun. */
+export async function targetsWithSittings(db: Queryable, assignmentIds: readonly string[]) {
+  if (assignmentIds.length === 0) return [];
   return db
-    .select({ target: workTargets, person: people, sitting: run })
-    .from(workTargets)
-    .innerJoin(people, eq(people.id, workTargets.personId))
-    .leftJoin(sittings, and(eq(sittings.workId, workTargets.workId), eq(sittings.personId, workTargets.personId)))
-    .where(inArray(workTargets.workId, [...workIds]))
+    .select({ target: assignmentTargets, person: people, sitting: run })
+    .from(assignmentTargets)
+    .innerJoin(people, eq(people.id, assignmentTargets.personId))
+    .leftJoin(sittings, latestSitting)
+    .where(among(assignmentTargets.assignmentId, assignmentIds))
     .orderBy(asc(people.givenName), asc(people.familyName));
 }
 
-/** Work given to a student, with the sitting if begun; withdrawn work is left out. */
+/** What a student was given, with the latest sitting if begun; withdrawn work is left out. */
 export async function worksOfStudent(db: Queryable, personId: string) {
   return db
-    .select({ work: works, target: workTargets, sitting: run })
-    .from(workTargets)
-    .innerJoin(works, eq(works.id, workTargets.workId))
-    .leftJoin(sittings, and(eq(sittings.workId, works.id), eq(sittings.personId, personId)))
-    .where(and(eq(workTargets.personId, personId), isNull(works.withdrawnAt)))
-    .orderBy(asc(works.dueAt), asc(works.id));
+    .select({ work: given, target: assignmentTargets, sitting: run })
+    .from(assignmentTargets)
+    .innerJoin(assignments, eq(assignments.id, assignmentTargets.assignmentId))
+    .innerJoin(works, eq(works.id, assignments.workId))
+    .innerJoin(parts, and(eq(parts.workId, works.id), eq(parts.place, 0)))
+    .leftJoin(sittings, latestSitting)
+    .where(and(eq(assignmentTargets.personId, personId), isNull(assignments.withdrawnAt)))
+    .orderBy(asc(assignments.dueAt), asc(assignments.id));
 }

@@ -1,8 +1,27 @@
-import { index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import type { ItemModel, Lesson, ReteachPlan } from "../../core/model/content";
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import type { Lesson, ReteachPlan } from "../../core/model/content";
 
-export const frameworks = sqliteTable("frameworks", { id: text("id").primaryKey(), name: text("name").notNull() });
+export const subjects = sqliteTable("subjects", { id: text("id").primaryKey(), name: text("name").notNull() });
 
+/** A published set of standards; a class follows one for each subject that it is taught. */
+export const frameworks = sqliteTable(
+  "frameworks",
+  {
+    id: text("id").primaryKey(),
+    subjectId: text("subject_id")
+      .notNull()
+      .references(() => subjects.id),
+    /** Identifier under which the framework is exchanged (CASE); null until it has one. */
+    caseId: text("case_id"),
+    title: text("title").notNull(),
+    version: text("version").notNull(),
+    language: text("language").notNull(),
+    status: text("status", { enum: ["draft", "adopted", "retired"] }).notNull(),
+  },
+  (t) => [index("frameworks_by_subject").on(t.subjectId)],
+);
+
+/** A tree of any depth. */
 export const standards = sqliteTable(
   "standards",
   {
@@ -10,31 +29,71 @@ export const standards = sqliteTable(
     frameworkId: text("framework_id")
       .notNull()
       .references(() => frameworks.id),
-    strand: text("strand").notNull(),
-    grade: integer("grade").notNull(),
+    caseId: text("case_id"),
+    parentId: text("parent_id"),
+    place: integer("place").notNull(),
+    /** As the framework names its levels: "strand", "standard"… */
+    type: text("type").notNull(),
     code: text("code").notNull(),
     statement: text("statement").notNull(),
+    gradeLow: integer("grade_low"),
+    gradeHigh: integer("grade_high"),
   },
-  (t) => [index("standards_by_framework").on(t.frameworkId)],
+  (t) => [uniqueIndex("standards_by_code").on(t.frameworkId, t.code), index("standards_by_parent").on(t.parentId)],
+);
+
+export const standardLinks = sqliteTable(
+  "standard_links",
+  {
+    fromId: text("from_id")
+      .notNull()
+      .references(() => standards.id),
+    toId: text("to_id")
+      .notNull()
+      .references(() => standards.id),
+    kind: text("kind", { enum: ["precedes", "same", "related", "part-of"] }).notNull(),
+    /** Who says so. */
+    source: text("source").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.fromId, t.toId, t.kind] }), index("standard_links_by_to").on(t.toId)],
 );
 
 export const skills = sqliteTable(
   "skills",
   {
     id: text("id").primaryKey(),
-    standardId: text("standard_id")
+    subjectId: text("subject_id")
       .notNull()
-      .references(() => standards.id),
+      .references(() => subjects.id),
+    strand: text("strand").notNull(),
+    /** In teaching order within the subject: nothing stands before what it builds on. */
+    place: integer("place").notNull(),
     name: text("name").notNull(),
     studentName: text("student_name").notNull(),
     grade: integer("grade").notNull(),
-    /** Logits on the subject's vertical scale. */
+    /** Logits on the subject's vertical scale, with the standard error where it was estimated. */
     difficulty: real("difficulty").notNull(),
-    place: integer("place").notNull(),
+    difficultySe: real("difficulty_se"),
     lesson: text("lesson", { mode: "json" }).$type<Lesson>().notNull(),
     reteach: text("reteach", { mode: "json" }).$type<ReteachPlan>().notNull(),
+    /** SHA-256 of what shipped; null for what was written here. */
+    contentHash: text("content_hash"),
+    retiredAt: integer("retired_at"),
   },
-  (t) => [index("skills_by_standard").on(t.standardId)],
+  (t) => [index("skills_by_subject").on(t.subjectId, t.place)],
+);
+
+export const skillStandards = sqliteTable(
+  "skill_standards",
+  {
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
+    standardId: text("standard_id")
+      .notNull()
+      .references(() => standards.id),
+  },
+  (t) => [primaryKey({ columns: [t.skillId, t.standardId] }), index("skill_standards_by_standard").on(t.standardId)],
 );
 
 export const skillLinks = sqliteTable(
@@ -46,8 +105,8 @@ export const skillLinks = sqliteTable(
     toId: text("to_id")
       .notNull()
       .references(() => skills.id),
-    /** "precedes": from is a prerequisite of to; "contrasts": the two are easily confused. */
-    kind: text("kind", { enum: ["precedes", "contrasts"] }).notNull(),
+    /** "precedes": from is a prerequisite of to; "contrasts": the two are easily confused; "contains": practising from practises to. */
+    kind: text("kind", { enum: ["precedes", "contrasts", "contains"] }).notNull(),
   },
   (t) => [primaryKey({ columns: [t.fromId, t.toId, t.kind] }), index("skill_links_by_to").on(t.toId)],
 );
@@ -58,18 +117,3 @@ export const misconceptions = sqliteTable("misconceptions", {
   explanation: text("explanation").notNull(),
   feedback: text("feedback").notNull(),
 });
-
-/** Versions are never edited once an answer refers to them. */
-export const itemModels = sqliteTable(
-  "item_models",
-  {
-    id: text("id").notNull(),
-    version: integer("version").notNull(),
-    skillId: text("skill_id")
-      .notNull()
-      .references(() => skills.id),
-    model: text("model", { mode: "json" }).$type<ItemModel>().notNull(),
-    retiredAt: integer("retired_at"),
-  },
-  (t) => [primaryKey({ columns: [t.id, t.version] }), index("item_models_by_skill").on(t.skillId)],
-);

@@ -69,10 +69,10 @@ export const erasedTotals = sqliteTable(
       .notNull()
       .references(() => schools.id),
     skillId: text("skill_id").notNull(),
-    modelId: text("model_id").notNull(),
+    itemId: text("item_id").notNull(),
     answered: integer("answered").notNull(),
     right: integer("right").notNull(),
     milliseconds: integer("milliseconds").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.schoolId, t.skillId, t.modelId] })],
+  (t) => [primaryKey({ columns: [t.schoolId, t.skillId, t.itemId] })],
 );

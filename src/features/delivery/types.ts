@@ -1,15 +1,24 @@
-import type { PictureStrip } from "@/core/answers/instantiateItem";
+import type { PictureStrip } from "@/core/items/drawItem";
+import type { ItemKind } from "@/core/items/itemKind";
+import type { ShownOf } from "@/core/items/rooms";
 import type { Lesson } from "@/core/model/content";
+import type { FinishReason, WorkKind } from "@/core/model/work";
+
+/** A part of an item as a student's browser gets it: what its kind shows, and nothing that tells the answer. */
+export interface PartView<Kind extends ItemKind = ItemKind> {
+  readonly id: string;
+  readonly kind: Kind;
+  readonly prompt: string | null;
+  readonly shown: ShownOf[Kind];
+}
 
 /** An item as a student's browser gets it: nothing in it tells the answer. */
 export interface ItemView {
   readonly presentationId: string;
   readonly skillId: string;
-  readonly kind: "numeric" | "choice";
   readonly stem: string;
-  readonly options: readonly { readonly id: string; readonly text: string }[];
   readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
-  readonly unit: { readonly word: string; readonly required: boolean } | null;
+  readonly parts: readonly PartView[];
   readonly hasHint: boolean;
   /** The hint, once the server handed it out; with items in reserve beforehand, because they are shown without a connection. */
   readonly hint: string | null;
@@ -20,7 +29,7 @@ export interface ItemView {
 }
 
 export interface Feedback {
-  readonly verdict: "right" | "wrong";
+  readonly verdict: "right" | "partly" | "wrong";
   readonly text: string;
   readonly picture: readonly PictureStrip[];
   /** Given when the item is over: the worked solution and the answer. */
@@ -28,23 +37,30 @@ export interface Feedback {
   readonly answer: string | null;
 }
 
-export interface SittingView {
+/** What changes with every answer of a sitting. */
+export interface SittingChange {
   /** The server's clock when it said this, in milliseconds since 1970 UTC. */
   readonly serverNow: number;
   readonly sittingId: string;
-  readonly workId: string;
-  readonly kind: "practice" | "check";
-  readonly title: string;
-  readonly instructions: string;
   /** 0 to 1. */
   readonly progress: number;
   readonly itemsDone: number;
   readonly itemsRight: number;
-  readonly budgetItems: number;
-  readonly finished: "mastered" | "budget" | "amount" | null;
+  readonly finished: FinishReason | null;
   readonly current: ItemView | null;
-  /** Items that may be shown while the server can't be reached. */
+  /** Items that may be shown while the server can't be reached; those that the browser has already are left out. */
   readonly reserve: readonly ItemView[];
+  /** All of them, in order. */
+  readonly reserveIds: readonly string[];
+}
+
+export interface SittingView extends SittingChange {
+  readonly workId: string;
+  readonly kind: WorkKind;
+  readonly title: string;
+  readonly instructions: string;
+  /** The most items that the student is given. */
+  readonly mostItems: number;
   readonly lessons: Readonly<Record<string, { readonly name: string; readonly lesson: Lesson }>>;
 }
 
@@ -54,7 +70,10 @@ export interface AnswerMessage {
   readonly sittingId: string;
   readonly presentationId: string;
   readonly tryNumber: number;
-  readonly answer: string;
+  /** By part of the item. */
+  readonly response: Readonly<Record<string, unknown>>;
+  /** The same as it stood on the screen, to name the answer in a report. */
+  readonly words: string;
   readonly hintsUsed: number;
   /** Active time of this try alone. */
   readonly milliseconds: number;
@@ -73,7 +92,7 @@ export type AnswerOutcome =
       readonly feedback: Feedback;
       readonly itemOver: boolean;
     }
-  /** In a check nothing is told about right or wrong. */
+  /** Where nothing is told about right or wrong before the end. */
   | { readonly status: "taken"; readonly presentationId: string }
   /** Kept in the log, and counts for nothing. */
   | {
@@ -91,8 +110,7 @@ export type NotCounted = "too-late" | "withdrawn" | "over" | "elsewhere" | "unre
 
 export interface AnswerReply {
   readonly outcome: AnswerOutcome;
-  /** Without the lessons: the browser has them since the sitting was opened. */
-  readonly sitting: Omit<SittingView, "lessons">;
+  readonly sitting: SittingChange;
 }
 
 /** A student's own page. */
@@ -113,10 +131,10 @@ export interface StudentHome {
 export interface StudentWork {
   readonly workId: string;
   readonly title: string;
-  readonly kind: "practice" | "check";
+  readonly kind: WorkKind;
   readonly progress: number;
   readonly begun: boolean;
-  readonly finished: "mastered" | "budget" | "amount" | null;
+  readonly finished: FinishReason | null;
   readonly due: string;
   readonly overdue: boolean;
   readonly opens: string | null;

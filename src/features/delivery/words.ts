@@ -1,6 +1,7 @@
-import type { UnreadableReason } from "@/core/answers/checkAnswer";
-import type { Item } from "@/core/answers/instantiateItem";
-import type { Misconception } from "@/core/model/content";
+import type { ItemVerdict } from "@/core/items/checkItem";
+import type { DrawnItem } from "@/core/items/drawItem";
+import type { UnreadableReason } from "@/core/items/verdict";
+import type { Library } from "@/server/library/library";
 import type { Feedback, NotCounted } from "./types";
 
 /** What to say to an answer that counts for nothing; an unreadable one is told what to mend instead. */
@@ -12,55 +13,62 @@ export const NOT_COUNTED: Readonly<Record<Exclude<NotCounted, "unreadable">, str
   elsewhere: "You answered that one before, in another window or on another device. Here is where you are now.",
 };
 
-/** What to say when an answer can't be read; the try is not used up. */
-export function unreadableMessage(reason: UnreadableReason, unit: string | null): string {
-  switch (reason) {
-    case "empty":
-      return "Give an answer first.";
-    case "zero-below":
-      return "A fraction can't have 0 below the line.";
-    case "unit-missing":
-      return `Write the unit too${unit ? `, for example ${unit}` : ""}.`;
-    case "not-lowest-terms":
-      return "The size is right. Write the fraction in lowest terms.";
-    case "other-form":
-      return "The size is right. Write it the way the question asks for.";
-    case "no-such-option":
-      return "Choose one of the answers.";
-    case "too-long":
-    case "not-a-number":
-      return "Write a number, for example 12, 0.5, 3/4 or 1 1/2.";
-  }
+/** What to say when a response can't be read; the try is not used up. */
+const UNREADABLE: Readonly<Record<UnreadableReason, string>> = {
+  empty: "Give an answer first.",
+  "zero-below": "A fraction can't have 0 below the line.",
+  "unit-missing": "Write the unit too",
+  "not-lowest-terms": "The size is right. Write the fraction in lowest terms.",
+  "other-form": "The size is right. Write it the way the question asks for.",
+  "no-such-option": "Choose one of the answers.",
+  "too-long": "This answer is too long.",
+  "not-a-number": "Write a number, for example 12, 0.5, 3/4 or 1 1/2.",
+};
+
+/** The same for a part of an item; where there are several, it says which. */
+export function unreadableMessage(
+  { reason, wanted, partId }: Extract<ItemVerdict, { readable: false }>,
+  item: DrawnItem,
+): string {
+  const place = item.parts.findIndex(({ id }) => id === partId);
+  const where = item.parts.length > 1 && place >= 0 ? `Part ${place + 1}: ` : "";
+  const example = reason === "unit-missing" ? `${wanted ? `, for example ${wanted}` : ""}.` : "";
+  return `${where}${UNREADABLE[reason]}${example}`;
+}
+
+interface Answered {
+  readonly answer: {
+    readonly tryNumber: number;
+    readonly scores: readonly {
+      readonly earned: number;
+      readonly possible: number;
+      readonly misconceptionId: string | null;
+    }[];
+  };
+  readonly itemOver: boolean;
 }
 
 /** What to say to one try. The answer and its solution are told only when the item is over. */
-export function feedbackOn(
-  item: Item,
-  answer: {
-    readonly right: boolean;
-    readonly misconception: Misconception | null;
-    readonly itemOver: boolean;
-    readonly tryNumber: number;
-  },
-): Feedback {
-  if (answer.right) {
-    const text = answer.tryNumber === 1 ? "That is right." : "Right, you found it at the second try.";
-    return {
-      verdict: "right",
-      text,
-      picture: [],
-      solution: answer.tryNumber === 1 ? null : item.solution,
-      answer: item.keyText,
-    };
+export function feedbackOn(item: DrawnItem, library: Library, { answer, itemOver }: Answered): Feedback {
+  const { scores, tryNumber } = answer;
+  const key = item.parts.map(({ keyText }) => keyText).join("; ");
+  if (scores.every(({ earned, possible }) => earned === possible)) {
+    const text = tryNumber === 1 ? "That is right." : "Right, you found it at the second try.";
+    return { verdict: "right", text, picture: [], solution: tryNumber === 1 ? null : item.solution, answer: key };
   }
-  const text =
-    answer.misconception?.feedback ??
-    (answer.itemOver ? "Here is one way to see it." : "Look at it once more, step by step.");
+  const shown = scores.find(({ misconceptionId }) => misconceptionId !== null)?.misconceptionId;
+  const some = scores.some(({ earned }) => earned > 0);
+  const said = shown ? library.misconceptions.get(shown)?.feedback : undefined;
+  const nothingKnown = itemOver
+    ? "Here is one way to see it."
+    : some
+      ? "Some of it is right. Look at the rest once more."
+      : "Look at it once more, step by step.";
   return {
-    verdict: "wrong",
-    text,
+    verdict: some ? "partly" : "wrong",
+    text: said ?? nothingKnown,
     picture: item.picture,
-    solution: answer.itemOver ? item.solution : null,
-    answer: answer.itemOver ? item.keyText : null,
+    solution: itemOver ? item.solution : null,
+    answer: itemOver ? key : null,
   };
 }

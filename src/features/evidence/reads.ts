@@ -1,7 +1,6 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
-import { givenWords } from "@/core/answers/givenWords";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import type { Gauge } from "@/core/mastery/gaugeOf";
@@ -18,8 +17,9 @@ import { may } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
 import { type Classroom, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
 import { gapWorthFirst, percent } from "@/server/classroom/gap";
+import { type LibrarySkill, libraryOf } from "@/server/library/library";
+import { shownAnswers } from "@/server/library/shownAnswers";
 import type { Context } from "@/server/runtime/context";
-import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
 import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
@@ -36,14 +36,14 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
   const nameOf = (id: string) => skills.find((skill) => skill.id === id)?.name ?? "";
   const current = plan.find(({ targetDay }) => targetDay >= today) ?? plan.at(-1);
   return {
-    strand: skills[0]?.standard.strand ?? "",
+    strand: skills[0]?.strand ?? "",
     currentSkillId: current?.skillId ?? skills[0]?.id ?? "",
     manyClasses: classIds.length > 1,
     skills: skills.map((skill) => ({
       id: skill.id,
       name: skill.name,
       grade: skill.grade,
-      statement: skill.standard.statement,
+      statement: skill.standards[0]?.statement ?? "",
       buildsOn: skill.prerequisites.map(nameOf),
       blocks: skill.unlocks.map(nameOf),
       planned: plannedWords(classroom, skill.id),
@@ -124,6 +124,7 @@ export async function cellView(context: Context, studentId: string, skillId: str
   const { student, library, classroom } = await oneStudent(context, studentId);
   const skill = library.skill(skillId);
   const rows = await answersBehindCell(context.runtime.db.read, studentId, skillId, ANSWERS_SHOWN + 1);
+  const shown = await shownAnswers(context.runtime, rows.slice(0, ANSWERS_SHOWN), skillId);
   const works = new Map(
     (await worksOfStudent(context.runtime.db.read, studentId)).map(({ work }) => [work.id, work.title]),
   );
@@ -134,22 +135,22 @@ export async function cellView(context: Context, studentId: string, skillId: str
     skillName: skill.name,
     gauge: gaugeView(gauge),
     more: Math.max(0, rows.length - ANSWERS_SHOWN),
-    answers: rows.slice(0, ANSWERS_SHOWN).map((row): AnswerView => {
-      const item = library.itemIfKnown(row.modelId, row.modelVersion, row.seed, row.context);
-      return {
+    answers: shown.map(
+      ({ row, stem, given, key, right, earned, possible, misconceptionId }): AnswerView => ({
         key: row.key,
         when: format(new TZDate(row.givenAt, classroom.school.timeZone), "d MMM, HH:mm"),
-        work: works.get(row.workId) ?? "",
-        stem: item?.stem ?? "This item is not in the library any more.",
-        given: item ? givenWords(item, row.raw) : row.raw,
-        answer: item?.keyText ?? "",
-        right: row.right,
+        work: works.get(row.assignmentId) ?? "",
+        stem,
+        given,
+        answer: key,
+        right,
+        partly: !right && earned > 0 ? `${earned} of ${possible}` : null,
         tryNumber: row.tryNumber,
         hintsUsed: row.hintsUsed,
         seconds: Math.round(row.milliseconds / 1000),
-        misconception: row.misconceptionId ? (library.misconceptions.get(row.misconceptionId)?.name ?? null) : null,
-      };
-    }),
+        misconception: misconceptionId ? library.misconceptionName(misconceptionId) || null : null,
+      }),
+    ),
   };
 }
 
@@ -232,7 +233,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
         times: sign.times,
       })),
     works: works
-      .sort((x, y) => y.work.createdAt - x.work.createdAt)
+      .sort((x, y) => y.work.givenAt - x.work.givenAt)
       .slice(0, 5)
       .map(({ work, sitting }) => ({
         title: work.title,

@@ -58,6 +58,8 @@ export interface AnswerView {
   readonly given: string;
   readonly answer: string;
   readonly right: boolean;
+  /** What it earned of what was possible ("2 of 3"); null for all or nothing. */
+  readonly partly: string | null;
   readonly tryNumber: number;
   readonly hintsUsed: number;
   readonly seconds: number;

@@ -6,13 +6,13 @@ import { searchEntries as findEntries, peopleNamed, subjectsOfChanges } from "@/
 import { studentsOfClasses } from "@/db/queries/people";
 import { groupsOfClasses } from "@/db/queries/regroup";
 import { studentNames, studentsOfSchools } from "@/db/queries/roster";
-import { worksOfClasses } from "@/db/queries/work";
+import { assignmentsOfClasses } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
 import { fullNames } from "@/server/classroom/names";
+import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { namesForEntries, withNames } from "@/server/runtime/entryWords";
 import { mayUndo } from "@/server/runtime/history";
-import { libraryOf } from "@/server/runtime/library";
 import { schoolOf, todayOf } from "@/server/runtime/school";
 import type { HistoryPage, PersonName, SearchEntry } from "./types";
 
@@ -27,7 +27,7 @@ export async function searchEntries(context: Context, classIds: readonly string[
     classIds.length === 0
       ? await studentsOfSchools(db, coordinates)
       : await studentsOfClasses(db, classIds, await todayOf(context.runtime, context.actor.schoolId)),
-    await worksOfClasses(db, classIds),
+    await assignmentsOfClasses(db, classIds),
     await groupsOfClasses(db, classIds),
     await libraryOf(context.runtime),
   ];
@@ -43,7 +43,7 @@ export async function searchEntries(context: Context, classIds: readonly string[
       kind: "skill" as const,
       id: skill.id,
       name: skill.name,
-      detail: `grade ${skill.grade}, ${skill.standard.code}`,
+      detail: `grade ${skill.grade}, ${skill.standards[0]?.code ?? ""}`,
     })),
     ...works.map((work) => ({ kind: "work" as const, id: work.id, name: work.title, detail: work.kind })),
     ...groups.map((group) => ({

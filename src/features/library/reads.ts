@@ -1,12 +1,13 @@
 import "server-only";
-import { writeNumber } from "@/core/answers/writeNumber";
+import { optionTexts } from "@/core/items/optionTexts";
+import { responseWords } from "@/core/items/responseWords";
+import { tellingMistakes } from "@/core/items/telling";
 import { demandStaff } from "@/server/access/demand";
+import { drawerWith } from "@/server/library/drawnItems";
+import { libraryOf } from "@/server/library/library";
+import { DRAWS_AN_ITEM, shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
-import { libraryOf } from "@/server/runtime/library";
 import type { SkillCard, SkillPage } from "./types";
-
-/** Draws of each item model to page through. */
-const DRAWS = 60;
 
 export async function skillCards(context: Context): Promise<SkillCard[]> {
   demandStaff(context.actor);
@@ -15,51 +16,52 @@ export async function skillCards(context: Context): Promise<SkillCard[]> {
     id: skill.id,
     name: skill.name,
     grade: skill.grade,
-    code: skill.standard.code,
-    models: library.modelIdsOf(skill.id).length,
+    code: skill.standards[0]?.code ?? "",
+    items: skill.items,
   }));
 }
 
-/** A skill with one item of each of its models; `draw` picks which. */
-export async function skillPage(context: Context, skillId: string, draw: number): Promise<SkillPage> {
-  demandStaff(context.actor);
-  const library = await libraryOf(context.runtime);
+/** A skill with one draw of each of its items; `draw` picks which. */
+export async function skillPage({ runtime, actor }: Context, skillId: string, draw: number): Promise<SkillPage> {
+  demandStaff(actor);
+  const library = await libraryOf(runtime);
   const skill = library.skill(skillId);
-  const seed = Number.isInteger(draw) && draw >= 0 ? draw % DRAWS : 0;
+  const shelf = await shelfOf(runtime, skillId);
+  const seed = Number.isInteger(draw) && draw >= 0 ? draw % DRAWS_AN_ITEM : 0;
   const brief = (id: string) => ({ id, name: library.skill(id).name });
+  const { drawIfKnown } = drawerWith(runtime, new Map(shelf.versions.map((version) => [version.id, version])));
+  const [standard] = skill.standards;
   return {
     id: skill.id,
     name: skill.name,
     studentName: skill.studentName,
     grade: skill.grade,
-    framework: skill.framework,
-    code: skill.standard.code,
-    statement: skill.standard.statement,
+    framework: standard?.framework ?? "",
+    code: standard?.code ?? "",
+    statement: standard?.statement ?? "",
     buildsOn: skill.prerequisites.map(brief),
     unlocks: skill.unlocks.map(brief),
-    lesson: skill.lesson,
-    reteach: skill.reteach,
-    items: library.modelIdsOf(skill.id).map(({ id, version }) => {
-      const contexts = library.contextsOf(id, version);
-      const item = library.item(id, version, seed, contexts[seed % contexts.length] ?? "");
-      const nameOf = (misconceptionId: string) => library.misconceptions.get(misconceptionId)?.name ?? "";
-      return {
-        modelId: id,
-        stem: item.stem,
-        table: item.table,
-        options: item.options.map(({ text }) => text),
-        answer: item.keyText,
-        solution: item.solution,
-        mistakes: [
-          ...item.options.flatMap(({ text, misconceptionId }) =>
-            misconceptionId ? [{ answer: text, name: nameOf(misconceptionId) }] : [],
-          ),
-          ...item.misconceptionValues.map(({ id: misconceptionId, value }) => ({
-            answer: writeNumber(value, "mixed"),
-            name: nameOf(misconceptionId),
+    lesson: shelf.lesson,
+    reteach: shelf.reteach,
+    items: shelf.versions.flatMap(({ id, itemId, body }) => {
+      const contexts = Object.keys(body.contexts);
+      const context = contexts[seed % contexts.length] ?? "";
+      const item = drawIfKnown({ versionId: id, seed, context, optionOrder: null });
+      if (!item) return [];
+      return [
+        {
+          itemId,
+          stem: item.stem,
+          table: item.table,
+          options: optionTexts(item),
+          answer: item.parts.map(({ keyText }) => keyText).join("; "),
+          solution: item.solution,
+          mistakes: tellingMistakes(item).map(({ misconceptionId, partId, response }) => ({
+            answer: responseWords(item, { [partId]: response[partId] }).join("; "),
+            name: library.misconceptionName(misconceptionId),
           })),
-        ],
-      };
+        },
+      ];
     }),
   };
 }

@@ -5,7 +5,7 @@ export interface SkillCard {
   readonly name: string;
   readonly grade: number;
   readonly code: string;
-  readonly models: number;
+  readonly items: number;
 }
 
 /** A skill as a teacher prepares it: standard, lesson, worked items with their mistakes, reteach plan. */
@@ -22,9 +22,10 @@ export interface SkillPage {
   readonly lesson: Lesson;
   readonly reteach: ReteachPlan;
   readonly items: readonly {
-    readonly modelId: string;
+    readonly itemId: string;
     readonly stem: string;
     readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
+    /** What there is to choose from; empty where something is to be written. */
     readonly options: readonly string[];
     readonly answer: string;
     readonly solution: string;

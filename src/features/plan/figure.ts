@@ -6,7 +6,7 @@ import { LEVEL_CUTS } from "@/core/model/levels";
 import { planStates } from "@/db/queries/figures";
 import { planOf } from "@/db/queries/plan";
 import { figure } from "@/server/classroom/figure";
-import { libraryOf } from "@/server/runtime/library";
+import { libraryOf } from "@/server/library/library";
 import { schoolOf } from "@/server/runtime/school";
 import { LATE_DAYS, positionIn } from "./position";
 

@@ -34,7 +34,7 @@ function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[
         skillId: skill.id,
         name: skill.name,
         grade: skill.grade,
-        code: skill.standard.code,
+        code: skill.standards[0]?.code ?? "",
         fromDay: dayWords(entry.fromDay),
         targetDay: dayWords(entry.targetDay),
         place: entry.targetDay < today ? "past" : entry.fromDay > today ? "ahead" : "now",

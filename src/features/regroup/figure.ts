@@ -12,7 +12,7 @@ const TABLES = [
   "reteaches",
   "reteach_students",
   "sittings",
-  "works",
+  "assignments",
 ];
 const many = (count: number) => (count === 1 ? "1 group" : `${count} groups`);
 

@@ -12,7 +12,7 @@ export interface GroupProgress {
 export interface StageFacts {
   readonly hasSkill: boolean;
   /** Null when nothing was assigned on the group's skill. */
-  readonly reteach: { readonly id: string; readonly practiceWorkId: string } | null;
+  readonly reteach: { readonly id: string; readonly practiceId: string } | null;
   readonly checkOpen: boolean;
   readonly presentIds: ReadonlySet<string>;
   readonly taught: readonly {
@@ -20,7 +20,7 @@ export interface StageFacts {
     readonly personId: string;
     readonly judgedDay: string | null;
   }[];
-  readonly finished: readonly { readonly workId: string; readonly personId: string }[];
+  readonly finished: readonly { readonly assignmentId: string; readonly personId: string }[];
 }
 
 export function stageOf({ hasSkill, reteach, checkOpen, presentIds, taught, finished }: StageFacts): GroupProgress {
@@ -29,8 +29,8 @@ export function stageOf({ hasSkill, reteach, checkOpen, presentIds, taught, fini
   const counted = own.filter(({ personId, judgedDay }) => judgedDay !== null || presentIds.has(personId));
   const checked = own.filter(({ judgedDay }) => judgedDay !== null).length;
   const practised = finished.filter(
-    ({ workId, personId }) =>
-      workId === reteach?.practiceWorkId && counted.some((student) => student.personId === personId),
+    ({ assignmentId, personId }) =>
+      assignmentId === reteach?.practiceId && counted.some((student) => student.personId === personId),
   ).length;
   const stage = !reteach
     ? hasSkill

@@ -7,7 +7,7 @@ import { readiness } from "@/core/grouping/readiness";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import type { Classroom, ClassroomStudent } from "@/server/classroom/classroom";
 import { percent } from "@/server/classroom/gap";
-import type { Library, LibrarySkill } from "@/server/runtime/library";
+import type { Library, LibrarySkill } from "@/server/library/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import type { Chip, Limits, SuggestedGroup, Suggestions } from "./types";
 

@@ -4,7 +4,7 @@ import { figure } from "@/server/classroom/figure";
 
 /** Open work first, stuck students above all. */
 export const workFigure = figure(
-  ["works", "work_targets", "work_skills", "sittings", "skill_states"],
+  ["assignments", "assignment_targets", "part_skills", "sittings", "skill_states"],
   async ({ db }, { classIds, now }) => {
     const { works, given, notStarted, stuck, finished } = await openWorkCounts(db.read, classIds, now);
     if (works === 0) return { text: "no open work", attention: false };

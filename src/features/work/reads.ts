@@ -2,24 +2,25 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
-import { lateAnswersOfWork } from "@/db/queries/answerLog";
+import { rational } from "@/core/numeric/rational";
+import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { openSnags } from "@/db/queries/snags";
 import {
+  assignmentById,
+  assignmentsOfClasses,
+  type GivenWork,
   type RunRow,
-  skillIdsOfWorks,
+  skillIdsOfAssignments,
   targetsWithSittings,
-  type WorkRow,
-  workById,
-  worksOfClasses,
 } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
+import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
-import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
 import type { AssignForm, StudentStatus, WorkListEntry, WorkRowView, WorkView } from "./types";
@@ -36,6 +37,13 @@ function statusOf(sitting: RunRow | null, snags: readonly string[], skillIds: re
   return skillIds.some((skillId) => snags.includes(skillId)) ? "stuck" : "working";
 }
 
+/** The mark where it is not simply what was right of what was done: scores round down. */
+function partialMark({ mark, itemsRight, itemsDone }: RunRow): number | null {
+  if (mark === null || itemsDone === 0) return null;
+  const exact = rational(mark);
+  return exact.equals(rational(itemsRight, itemsDone)) ? null : Math.floor(exact.mul(100).valueOf());
+}
+
 /** Skills with an open snag, by student. */
 async function snagsByStudent(context: Context, personIds: readonly string[]): Promise<Map<string, string[]>> {
   const byStudent = new Map<string, string[]>();
@@ -46,17 +54,17 @@ async function snagsByStudent(context: Context, personIds: readonly string[]): P
 
 export async function workList(context: Context, classIds: readonly string[]): Promise<WorkListEntry[]> {
   for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
-  const works = await worksOfClasses(context.runtime.db.read, classIds);
+  const works = await assignmentsOfClasses(context.runtime.db.read, classIds);
   return entriesOf(context, works);
 }
 
-async function entriesOf(context: Context, works: readonly WorkRow[]): Promise<WorkListEntry[]> {
+async function entriesOf(context: Context, works: readonly GivenWork[]): Promise<WorkListEntry[]> {
   const { runtime, actor } = context;
   const db = runtime.db.read;
   const ids = works.map(({ id }) => id);
   const [counts, skillIds, library, school, classes] = await Promise.all([
     workCounts(db, ids),
-    skillIdsOfWorks(db, ids),
+    skillIdsOfAssignments(db, ids),
     libraryOf(runtime),
     schoolOf(runtime, actor.schoolId),
     classesById(
@@ -79,20 +87,20 @@ async function entriesOf(context: Context, works: readonly WorkRow[]): Promise<W
 
 const NOBODY = { given: 0, notStarted: 0, working: 0, stuck: 0, finished: 0 };
 
-export async function workView(context: Context, workId: string): Promise<WorkView> {
+export async function workView(context: Context, assignmentId: string): Promise<WorkView> {
   const { runtime, actor } = context;
-  const work = await workById(runtime.db.read, workId);
+  const work = await assignmentById(runtime.db.read, assignmentId);
   if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
   demand(actor, "see", { kind: "class", classId: work.classId });
   const [entry] = await entriesOf(context, [work]);
   const school = await schoolOf(runtime, actor.schoolId);
-  const targets = await targetsWithSittings(runtime.db.read, [workId]);
+  const targets = await targetsWithSittings(runtime.db.read, [assignmentId]);
   const given = new Set(targets.map(({ person }) => person.id));
   const enrolled = await studentsOfClasses(runtime.db.read, [work.classId], dayAt(school, runtime.now()));
-  const skillIds = (await skillIdsOfWorks(runtime.db.read, [workId])).get(workId) ?? [];
+  const skillIds = (await skillIdsOfAssignments(runtime.db.read, [assignmentId])).get(assignmentId) ?? [];
   const snags = await snagsByStudent(context, [...given]);
   const names = shortNames([...targets, ...enrolled].map(({ person }) => person));
-  const late = await lateAnswersOfWork(runtime.db.read, workId);
+  const late = await lateAnswersOf(runtime.db.read, assignmentId);
   const now = runtime.now();
   return {
     ...(entry as WorkListEntry),
@@ -100,7 +108,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
     instructions: work.instructions,
     opens: atSchool(school, work.opensAt, "EEE d MMM, HH:mm"),
     dueDay: dayAt(school, work.dueAt),
-    budgetItems: work.budgetItems,
+    items: work.settings.items,
     rows: targets.map(
       ({ person, sitting }): WorkRowView => ({
         studentId: person.id,
@@ -109,6 +117,7 @@ export async function workView(context: Context, workId: string): Promise<WorkVi
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
+        markPercent: sitting ? partialMark(sitting) : null,
         tooLate: late.get(person.id) ?? 0,
         lastWorked: sitting ? formatDistance(sitting.lastAt, now, { addSuffix: true }) : null,
         now:

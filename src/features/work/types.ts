@@ -1,9 +1,11 @@
-export type StudentStatus = "not-started" | "working" | "stuck" | "mastered" | "budget" | "amount";
+import type { FinishReason, WorkKind } from "@/core/model/work";
+
+export type StudentStatus = "not-started" | "working" | "stuck" | FinishReason;
 
 export interface WorkListEntry {
   readonly id: string;
   readonly title: string;
-  readonly kind: "practice" | "check";
+  readonly kind: WorkKind;
   readonly className: string;
   readonly skills: readonly string[];
   readonly due: string;
@@ -23,6 +25,8 @@ export interface WorkRowView {
   readonly progress: number;
   readonly itemsDone: number;
   readonly itemsRight: number;
+  /** The mark so far in whole per cent, rounded down, where items were partly right; null where the counts say it all. */
+  readonly markPercent: number | null;
   readonly lastWorked: string | null;
   /** Answers that came too late to count. */
   readonly tooLate: number;
@@ -34,7 +38,8 @@ export interface WorkView extends WorkListEntry {
   readonly instructions: string;
   readonly opens: string;
   readonly dueDay: string;
-  readonly budgetItems: number;
+  /** Items that end it, or the most that may be spent. */
+  readonly items: number;
   readonly rows: readonly WorkRowView[];
   readonly leftOut: readonly string[];
 }

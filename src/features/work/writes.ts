@@ -1,20 +1,28 @@
 import "server-only";
-import { array, number, object, string } from "yup";
+import { array, type InferType, number, object, string } from "yup";
+import type { WorkKind } from "@/core/model/work";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { studentsOfClasses } from "@/db/queries/people";
 import { changed } from "@/db/queries/rowChanges";
-import { workById } from "@/db/queries/work";
+import { type AssignmentRow, assignmentById, type GivenWork } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
 import { workRows } from "@/server/classroom/workRows";
+import { libraryOf } from "@/server/library/library";
+import { shelvesOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { recordChange } from "@/server/runtime/history";
-import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt, schoolOf } from "@/server/runtime/school";
 import { day, uuid, validated } from "@/server/runtime/validated";
 
+/** Kinds of work that are given to a class; a check belongs to a reteach. */
+const GIVEN_KINDS = ["practice", "amount"] as const satisfies readonly WorkKind[];
+
 const assignInput = object({
   /** Made by the browser, so that sending twice assigns once. */
-  workId: uuid(),
+  assignmentId: uuid(),
+  /** How it ends: when the skills are mastered, or after a number of items. */
+  kind: string().oneOf(GIVEN_KINDS).default("practice"),
   classId: string().required(),
   title: string()
     .trim()
@@ -32,14 +40,25 @@ const assignInput = object({
   dueTime: string()
     .matches(/^([01]\d|2[0-3]):[0-5]\d$/, "Write the time as 15:30.")
     .default("20:00"),
-  budgetItems: number().integer().min(4, "Give at least 4 items.").max(40, "Give at most 40 items.").required(),
+  /** Items that end it, or the most that may be spent. */
+  items: number().integer().min(4, "Give at least 4 items.").max(40, "Give at most 40 items.").required(),
+  /** Draws picked by hand, the same for everybody; only for a fixed number of items. */
+  picked: array(
+    object({
+      itemId: string().required(),
+      skillId: string().required(),
+      seed: number().integer().min(0).max(1_000_000).required(),
+    }),
+  )
+    .max(40, "Pick at most 40 items.")
+    .optional(),
 });
 
-/** Gives adaptive practice on some skills to students of a class. Sending the same work id again changes nothing. */
-export async function assignPractice(
+/** Gives work on some skills to students of a class. Sending the same id again changes nothing. */
+export async function assignWork(
   context: Context,
   raw: unknown,
-): Promise<{ workId: string; changeId: string | null }> {
+): Promise<{ assignmentId: string; changeId: string | null }> {
   const staff = demandStaff(context.actor);
   const input = validated(assignInput, raw);
   demand(staff, "change", { kind: "class", classId: input.classId });
@@ -49,32 +68,34 @@ export async function assignPractice(
   const opensAt =
     input.opensDay <= dayAt(school, runtime.now()) ? runtime.now() : instantAt(school, input.opensDay, "06:00");
   const dueAt = instantAt(school, input.dueDay, input.dueTime);
+  const picked = await pickedItems(context, input);
   if (dueAt <= opensAt) throw new Refusal("invalid", "The due time lies before the work opens. Choose a later day.");
   return runtime.db.write(async (tx) => {
-    const known = await workById(tx, input.workId);
+    const known = await assignmentById(tx, input.assignmentId);
     if (known) {
-      if (known.createdBy !== staff.personId) throw new Refusal("conflict", "This work exists already.");
-      return { workId: known.id, changeId: null };
+      if (known.givenBy !== staff.personId) throw new Refusal("conflict", "This work exists already.");
+      return { assignmentId: known.id, changeId: null };
     }
     const enrolled = await studentsOfClasses(tx, [input.classId], dayAt(school, runtime.now()));
     const students = enrolled.filter(({ person }) => input.studentIds.includes(person.id));
     if (students.length !== new Set(input.studentIds).size)
       throw new Refusal("invalid", "Some of the ticked students are no longer in the class. Open the page again.");
     const rows = workRows(context, {
-      id: input.workId,
+      assignmentId: input.assignmentId,
       classId: input.classId,
-      kind: "practice",
+      kind: input.kind,
+      settings: { items: picked.length > 0 ? picked.length : input.items },
+      items: picked,
       title: input.title,
       instructions: input.instructions,
       opensAt,
       dueAt,
-      budgetItems: input.budgetItems,
       skillIds: skills.map(({ id }) => id),
       studentIds: students.map(({ person }) => person.id),
     });
     const summary = `Assigned “${input.title}” to ${students.length} of ${enrolled.length} students`;
     return {
-      workId: input.workId,
+      assignmentId: input.assignmentId,
       changeId: await recordChange(tx, context, {
         area: "work",
         kind: "assign",
@@ -86,44 +107,58 @@ export async function assignPractice(
   });
 }
 
-const dueInput = object({ workId: string().required(), dueDay: day() });
+/** The draws that were picked, as rows hold them. */
+async function pickedItems({ runtime }: Context, input: InferType<typeof assignInput>) {
+  const picked = input.picked ?? [];
+  if (picked.length > 0 && !conductorOf(input.kind).pickable)
+    throw new Refusal("invalid", "Items can be picked by hand only for a fixed number of items.");
+  const shelves = await shelvesOf(runtime, [...new Set(picked.map(({ skillId }) => skillId))]);
+  return picked.map(({ itemId, skillId, seed }) => {
+    const version = shelves.get(skillId)?.versions.find((one) => one.itemId === itemId);
+    if (!version || !input.skillIds.includes(skillId))
+      throw new Refusal("invalid", "A picked item is not in the library any more, or belongs to none of these skills.");
+    const contexts = Object.keys(version.body.contexts);
+    return { versionId: version.id, skillId, seed, context: contexts[seed % contexts.length] ?? "" };
+  });
+}
+
+const dueInput = object({ assignmentId: string().required(), dueDay: day() });
 
 /** Moves the due day; work that was over opens again when the new day lies ahead. */
 export async function moveDueDay(context: Context, raw: unknown): Promise<{ changeId: string }> {
-  const { workId, dueDay } = validated(dueInput, raw);
+  const { assignmentId, dueDay } = validated(dueInput, raw);
   const school = await schoolOf(context.runtime, context.actor.schoolId);
-  return changeWork(context, workId, (work) => {
+  return changeAssignment(context, assignmentId, (given) => {
     const dueAt = instantAt(school, dueDay, "20:00");
-    if (dueAt <= work.opensAt)
+    if (dueAt <= given.opensAt)
       throw new Refusal("invalid", "The due day lies before the work opens. Choose a later day.");
-    return { values: { dueAt }, summary: `“${work.title}” is now due ${dueDay}` };
+    return { values: { dueAt }, summary: `“${given.title}” is now due ${dueDay}` };
   });
 }
 
 /** Takes work off the students' lists. Answers given to it stay evidence. */
 export async function withdrawWork(context: Context, raw: unknown): Promise<{ changeId: string }> {
-  const { workId } = validated(object({ workId: string().required() }), raw);
-  return changeWork(context, workId, (work) => ({
+  const { assignmentId } = validated(object({ assignmentId: string().required() }), raw);
+  return changeAssignment(context, assignmentId, (given) => ({
     values: { withdrawnAt: context.runtime.now() },
-    summary: `Withdrew “${work.title}”`,
+    summary: `Withdrew “${given.title}”`,
   }));
 }
 
-type Work = NonNullable<Awaited<ReturnType<typeof workById>>>;
-
-async function changeWork(
+async function changeAssignment(
   context: Context,
-  workId: string,
-  change: (work: Work) => { values: Partial<Work>; summary: string },
+  assignmentId: string,
+  change: (given: GivenWork) => { values: Partial<AssignmentRow>; summary: string },
 ): Promise<{ changeId: string }> {
   return context.runtime.db.write(async (tx) => {
-    const work = await workById(tx, workId);
-    if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    demand(context.actor, "change", { kind: "class", classId: work.classId });
-    const { values, summary } = change(work);
-    const rows = [changed("works", work, values)];
+    const given = await assignmentById(tx, assignmentId);
+    if (!given || given.withdrawnAt !== null)
+      throw new Refusal("not-found", "This work is not there, or was withdrawn.");
+    demand(context.actor, "change", { kind: "class", classId: given.classId });
+    const { values, summary } = change(given);
+    const rows = [changed("assignments", given, values)];
     return {
-      changeId: await recordChange(tx, context, { area: "work", kind: "work", summary, classId: work.classId, rows }),
+      changeId: await recordChange(tx, context, { area: "work", kind: "work", summary, classId: given.classId, rows }),
     };
   });
 }

@@ -1,19 +1,13 @@
 import "server-only";
-import {
-  type ClassRow,
-  classesOfSchools,
-  classesOfStaff,
-  type PersonRow,
-  rolesOf,
-  schoolsBelow,
-} from "@/db/queries/people";
+import type { ActingPerson } from "@/db/queries/credentials";
+import { type ClassRow, classesOfSchools, classesOfStaff, rolesOf, schoolsBelow } from "@/db/queries/people";
 import { groupTiesOf } from "@/db/queries/regroup";
 import type { Runtime } from "@/server/runtime/runtime";
 import { todayOf } from "@/server/runtime/school";
 import type { Actor, ClassTie, StaffActor } from "./policy";
 
 /** A person with the rights of today: roles, classes and groups whose dates hold. */
-export async function actorOf(runtime: Runtime, person: PersonRow): Promise<Actor> {
+export async function actorOf(runtime: Runtime, person: ActingPerson): Promise<Actor> {
   const { id: personId, schoolId } = person;
   if (person.kind === "student") return { kind: "student", personId, schoolId, name: nameOf(person) };
   const [actor] = await staffActors(runtime, [person]);
@@ -22,8 +16,8 @@ export async function actorOf(runtime: Runtime, person: PersonRow): Promise<Acto
 }
 
 /** The same for several members of staff at once, in their order: a handful of reads, however many they are. */
-export async function staffActors(runtime: Runtime, staff: readonly PersonRow[]): Promise<StaffActor[]> {
-  const bySchool = new Map<string, PersonRow[]>();
+export async function staffActors(runtime: Runtime, staff: readonly ActingPerson[]): Promise<StaffActor[]> {
+  const bySchool = new Map<string, ActingPerson[]>();
   for (const person of staff) bySchool.set(person.schoolId, [...(bySchool.get(person.schoolId) ?? []), person]);
   const actors = await Promise.all(
     [...bySchool].map(async ([schoolId, people]) => actorsOn(runtime, people, await todayOf(runtime, schoolId))),
@@ -32,7 +26,7 @@ export async function staffActors(runtime: Runtime, staff: readonly PersonRow[])
   return staff.flatMap(({ id }) => byId.get(id) ?? []);
 }
 
-async function actorsOn(runtime: Runtime, people: readonly PersonRow[], today: string): Promise<StaffActor[]> {
+async function actorsOn(runtime: Runtime, people: readonly ActingPerson[], today: string): Promise<StaffActor[]> {
   const db = runtime.db.read;
   const ids = people.map(({ id }) => id);
   const [taught, archived, roles, groupTies] = await Promise.all([
@@ -78,7 +72,7 @@ async function actorsOn(runtime: Runtime, people: readonly PersonRow[], today: s
   });
 }
 
-const nameOf = ({ givenName, familyName }: PersonRow) => `${givenName} ${familyName}`;
+const nameOf = ({ givenName, familyName }: ActingPerson) => `${givenName} ${familyName}`;
 
 const STRENGTH: readonly ClassTie[] = ["specialist", "substitute", "co-teacher", "teacher"];
 

@@ -1,5 +1,12 @@
 import "server-only";
-import { insertSession, revokeSession, type SessionRow, sessionOf, touchSession } from "@/db/queries/credentials";
+import {
+  type ActingPerson,
+  insertSession,
+  revokeSession,
+  type SessionRow,
+  sessionOf,
+  touchSession,
+} from "@/db/queries/credentials";
 import type { PersonRow } from "@/db/queries/people";
 import type { Queryable } from "@/db/queryable";
 import { log } from "@/server/runtime/log";
@@ -39,7 +46,7 @@ export async function openSession(
 
 /** Whether a session still opens the door: not ended, not over, and not left lying for too long. */
 export function sessionHolds(
-  session: SessionRow,
+  session: Pick<SessionRow, "revokedAt" | "expiresAt" | "lastSeenAt">,
   kind: PersonRow["kind"],
   school: { readonly staffIdleMinutes: number; readonly studentIdleMinutes: number },
   now: number,
@@ -49,10 +56,10 @@ export function sessionHolds(
 }
 
 /** The person behind a token whose session holds; notes that it was used. */
-export async function personOfToken(runtime: Runtime, token: string): Promise<PersonRow | null> {
+export async function personOfToken(runtime: Runtime, token: string): Promise<ActingPerson | null> {
   const tokenHash = tokenHashOf(token);
   const found = await sessionOf(runtime.db.read, tokenHash);
-  if (!found || found.person.archivedAt !== null) return null;
+  if (!found || found.archived) return null;
   const now = runtime.now();
   const school = await schoolOf(runtime, found.person.schoolId);
   if (!sessionHolds(found.session, found.person.kind, school, now)) return null;

@@ -8,7 +8,7 @@ import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { classesById, classIdsOfStudents, type PersonRow, studentsOfClasses } from "@/db/queries/people";
 import { plansOf } from "@/db/queries/plan";
 import { skillStatesOf } from "@/db/queries/summaries";
-import { type LibrarySkill, libraryOf } from "@/server/runtime/library";
+import { type LibrarySkill, libraryOf } from "@/server/library/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { fullNames, shortNames } from "./names";

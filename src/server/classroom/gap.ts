@@ -1,6 +1,6 @@
 import "server-only";
 import { LEVEL_CUTS } from "@/core/model/levels";
-import type { LibrarySkill } from "@/server/runtime/library";
+import type { LibrarySkill } from "@/server/library/library";
 import type { Classroom, ClassroomStudent } from "./classroom";
 
 /** A whole percentage for a sentence. */

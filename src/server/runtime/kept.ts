@@ -3,7 +3,7 @@ import { LRUCache } from "lru-cache";
 import { countedAmong, stateOfTables } from "@/db/queries/tableRevisions";
 import type { Runtime } from "./runtime";
 
-/** Keys of one kind that are kept at most; who was not asked for longest goes first. */
+/** Keys of one kind that are kept at most unless stated; who was not asked for longest goes first. */
 const MOST_KEPT = 500;
 /** How long another process's change of settings or content may go unseen. */
 const LOOK_EVERY_MILLISECONDS = 1_000;
@@ -16,22 +16,32 @@ interface Store<Value> {
   lookedAt: number;
 }
 
+type Load<Value> = (runtime: Runtime, key: string) => Promise<Value>;
+
+export interface KeptStore<Value> {
+  get(runtime: Runtime, key: string): Promise<Value>;
+  /** Keeps a value that somebody worked out. */
+  put(runtime: Runtime, key: string, value: Value): void;
+  forget(runtime: Runtime, key: string): void;
+}
+
 /**
  * Something that is read once for each key and kept in this process until a commit touches one of the tables that it is made
  * of, whoever writes them. What other processes write is seen within a second where the table is a counted one (settings,
  * content). What failed to load is not kept.
  */
-export function kept<Value>(
+export function keptStore<Value>(
   tables: readonly string[],
-  load: (runtime: Runtime, key: string) => Promise<Value>,
-): (runtime: Runtime, key: string) => Promise<Value> {
+  load: Load<Value>,
+  { most = MOST_KEPT, milliseconds = 0 }: { readonly most?: number; readonly milliseconds?: number } = {},
+): KeptStore<Value> {
   const stores = new WeakMap<object, Store<Value>>();
   const counted = countedAmong(tables);
   const storeOf = ({ db }: Runtime): Store<Value> => {
     const known = stores.get(db);
     if (known) return known;
     const store = {
-      values: new LRUCache<string, Promise<Value>>({ max: MOST_KEPT }),
+      values: new LRUCache<string, Promise<Value>>({ max: most, ttl: milliseconds }),
       state: "",
       lookedAt: Number.NEGATIVE_INFINITY,
     };
@@ -47,16 +57,26 @@ export function kept<Value>(
     if (state !== store.state) store.values.clear();
     store.state = state;
   };
-  return async (runtime, key) => {
-    const store = storeOf(runtime);
-    if (counted.length > 0 && performance.now() - store.lookedAt > LOOK_EVERY_MILLISECONDS) await look(runtime, store);
-    const known = store.values.get(key);
-    if (known) return known;
-    const loading = load(runtime, key);
-    store.values.set(key, loading);
-    loading.catch(() => {
-      if (store.values.peek(key) === loading) store.values.delete(key);
-    });
-    return loading;
+  return {
+    get: async (runtime, key) => {
+      const store = storeOf(runtime);
+      if (counted.length > 0 && performance.now() - store.lookedAt > LOOK_EVERY_MILLISECONDS)
+        await look(runtime, store);
+      const known = store.values.get(key);
+      if (known) return known;
+      const loading = load(runtime, key);
+      store.values.set(key, loading);
+      loading.catch(() => {
+        if (store.values.peek(key) === loading) store.values.delete(key);
+      });
+      return loading;
+    },
+    put: (runtime, key, value) => void storeOf(runtime).values.set(key, Promise.resolve(value)),
+    forget: (runtime, key) => void storeOf(runtime).values.delete(key),
   };
+}
+
+/** The same for what is only ever read. */
+export function kept<Value>(tables: readonly string[], load: Load<Value>, most: number = MOST_KEPT): Load<Value> {
+  return keptStore(tables, load, { most }).get;
 }

@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
-import { fillText } from "@/core/answers/fillText";
 import { writeNumber } from "@/core/answers/writeNumber";
+import { fillText } from "@/core/items/fillText";
 import { rational } from "@/core/numeric/rational";
 
 it.each([
@@ -19,5 +19,5 @@ it.each([
 it("fills slots with numbers and words, and words may hold slots", () => {
   const words = { who: "Bo", sentence: "{who} has {n}" };
   expect(fillText("{sentence} and {n:money} €", { n: rational(5, 2) }, words)).toBe("Bo has 5/2 and 2.50 €");
-  expect(() => fillText("{nobody}", {}, words)).toThrowError(expect.objectContaining({ code: "bad-item-model" }));
+  expect(() => fillText("{nobody}", {}, words)).toThrowError(expect.objectContaining({ code: "bad-item" }));
 });

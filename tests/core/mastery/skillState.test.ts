@@ -9,10 +9,10 @@ import { updateSkillState } from "@/core/mastery/updateSkillState";
 
 const item = { a: 1.4, b: 0, c: 0 };
 const answer = (over: Partial<AnswerEvidence> = {}): AnswerEvidence => ({
-  right: true,
+  share: 1,
   tryNumber: 1,
   hintsUsed: 0,
-  modelId: "m/1",
+  itemId: "m/1",
   item,
   day: 100,
   ...over,
@@ -24,13 +24,13 @@ describe("updateSkillState", () => {
   it("rises with right and falls with wrong first tries", () => {
     const start = after([answer()]);
     expect(start.mastery).toBeGreaterThan(0.3);
-    expect(updateSkillState(start, 0.3, answer({ right: false }), 0).mastery).toBeLessThan(start.mastery);
+    expect(updateSkillState(start, 0.3, answer({ share: 0 }), 0).mastery).toBeLessThan(start.mastery);
   });
 
   it("counts a hinted right answer for less, and a second try for less again", () => {
     const whole = after([answer()]).mastery;
     const hinted = after([answer({ hintsUsed: 1 })]).mastery;
-    const missed = after([answer({ right: false })]);
+    const missed = after([answer({ share: 0 })]);
     const second = updateSkillState(missed, 0.3, answer({ tryNumber: 2 }), 0);
     expect(hinted).toBeLessThan(whole);
     expect(hinted).toBeGreaterThan(0.3);
@@ -39,43 +39,43 @@ describe("updateSkillState", () => {
   });
 
   it("keeps some doubt, so that ten right answers make up for a row of wrong ones", () => {
-    const wrong = after(Array.from({ length: 20 }, () => answer({ right: false })));
+    const wrong = after(Array.from({ length: 20 }, () => answer({ share: 0 })));
     expect(wrong.mastery).toBe(0.03);
-    const row = Array.from({ length: 10 }, (_, n) => answer({ modelId: `m/${n % 2}` }));
+    const row = Array.from({ length: 10 }, (_, n) => answer({ itemId: `m/${n % 2}` }));
     expect(row.reduce((state, next) => updateSkillState(state, 0.3, next, 0), wrong).mastery).toBeGreaterThan(0.95);
     expect(after(Array.from({ length: 30 }, () => answer())).mastery).toBe(0.99);
   });
 
   it("counts only first tries as scored answers", () => {
-    const state = after([answer({ right: false }), answer({ tryNumber: 2 }), answer({ modelId: "m/0" })]);
-    expect(state).toMatchObject({ scoredAnswers: 2, rightFirstTries: 1, modelIds: ["m/0", "m/1"], missesInRow: 0 });
+    const state = after([answer({ share: 0 }), answer({ tryNumber: 2 }), answer({ itemId: "m/0" })]);
+    expect(state).toMatchObject({ scoredAnswers: 2, rightFirstTries: 1, itemIds: ["m/0", "m/1"], missesInRow: 0 });
   });
 
   it("keeps the first day of mastery and never takes it back", () => {
-    const row = [1, 2, 1, 2, 1, 2].map((n) => answer({ modelId: `m/${n}` }));
+    const row = [1, 2, 1, 2, 1, 2].map((n) => answer({ itemId: `m/${n}` }));
     const mastered = after(row);
     expect(mastered.masteredDay).toBe(100);
-    expect(updateSkillState(mastered, 0.3, answer({ right: false, day: 120 }), 0).masteredDay).toBe(100);
+    expect(updateSkillState(mastered, 0.3, answer({ share: 0, day: 120 }), 0).masteredDay).toBe(100);
   });
 
   it("takes the first day's memory from how that day ended, and a later day's from its first answer", () => {
-    const start = after([answer({ right: false }), answer({ hintsUsed: 1 }), answer()]);
+    const start = after([answer({ share: 0 }), answer({ hintsUsed: 1 }), answer()]);
     expect(start).toMatchObject({ stabilityDays: 20, firstDay: 100 });
     expect(after([answer(), answer({ hintsUsed: 1 })]).stabilityDays).toBe(10);
-    expect(after([answer(), answer({ right: false })]).stabilityDays).toBe(3);
+    expect(after([answer(), answer({ share: 0 })]).stabilityDays).toBe(3);
     const recalled = updateSkillState(start, 0.3, answer({ day: 110 }), 0);
     expect(recalled.stabilityDays).toBeGreaterThan(20);
-    expect(updateSkillState(recalled, 0.3, answer({ day: 110, right: false }), 0).stabilityDays).toBe(
+    expect(updateSkillState(recalled, 0.3, answer({ day: 110, share: 0 }), 0).stabilityDays).toBe(
       recalled.stabilityDays,
     );
-    expect(updateSkillState(start, 0.3, answer({ day: 110, right: false }), 0).stabilityDays).toBeLessThan(20);
+    expect(updateSkillState(start, 0.3, answer({ day: 110, share: 0 }), 0).stabilityDays).toBeLessThan(20);
     expect(updateSkillState(start, 0.3, answer({ day: 110, tryNumber: 2 }), 0).stabilityDays).toBe(20);
   });
 
   it("opens a snag after at least five answers that more of the same would not mend, and clears it at Secure", () => {
     const wrong = (n: number) =>
       after(
-        Array.from({ length: n }, () => answer({ right: false })),
+        Array.from({ length: n }, () => answer({ share: 0 })),
         0.1,
       );
     expect(wrong(4).snagDay).toBeNull();
@@ -84,7 +84,7 @@ describe("updateSkillState", () => {
     expect(opened).toBeGreaterThanOrEqual(5);
     expect(opened).toBeLessThanOrEqual(8);
     let state = wrong(12);
-    for (let n = 0; n < 9; n++) state = updateSkillState(state, 0.1, answer({ day: 103, modelId: `m/${n % 2}` }), 0);
+    for (let n = 0; n < 9; n++) state = updateSkillState(state, 0.1, answer({ day: 103, itemId: `m/${n % 2}` }), 0);
     expect(state.mastery).toBeGreaterThan(0.8);
     expect(state).toMatchObject({ snagDay: 100, snagClearedDay: 103 });
   });
@@ -92,10 +92,10 @@ describe("updateSkillState", () => {
 
 describe("mastery rule", () => {
   it.each([
-    [{ mastery: 0.95, scoredAnswers: 4, modelIds: ["a", "b"] }, true],
-    [{ mastery: 0.949, scoredAnswers: 4, modelIds: ["a", "b"] }, false],
-    [{ mastery: 0.99, scoredAnswers: 3, modelIds: ["a", "b"] }, false],
-    [{ mastery: 0.99, scoredAnswers: 9, modelIds: ["a"] }, false],
+    [{ mastery: 0.95, scoredAnswers: 4, itemIds: ["a", "b"] }, true],
+    [{ mastery: 0.949, scoredAnswers: 4, itemIds: ["a", "b"] }, false],
+    [{ mastery: 0.99, scoredAnswers: 3, itemIds: ["a", "b"] }, false],
+    [{ mastery: 0.99, scoredAnswers: 9, itemIds: ["a"] }, false],
   ])("%o is mastered: %s", (evidence, expected) => {
     expect(masteryReached(evidence)).toBe(expected);
   });

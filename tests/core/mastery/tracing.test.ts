@@ -43,7 +43,7 @@ describe("knowledge tracing", () => {
   });
 
   it("weighs evidence: weight 0 changes nothing, half a weight less than a whole one", () => {
-    const step = { right: true, guess: 0.2, slip: 0.1, learn: 0 };
+    const step = { share: 1, guess: 0.2, slip: 0.1, learn: 0 };
     expect(traceAnswer(0.5, { ...step, weight: 0 })).toBeCloseTo(0.5, 12);
     const half = traceAnswer(0.5, { ...step, weight: 0.5 });
     expect(half).toBeCloseTo((0.5 * Math.sqrt(0.9)) / (0.5 * Math.sqrt(0.9) + 0.5 * Math.sqrt(0.2)), 12);

@@ -6,14 +6,14 @@ import { expectedGain } from "@/core/selection/expectedGain";
 import { nextItem } from "@/core/selection/nextItem";
 import { nextSkill, type OpenSkill } from "@/core/selection/nextSkill";
 
-const candidates = ["m/1", "m/2"].flatMap((modelId) =>
-  [-1, -0.5, 0, 0.5, 1].map((b, seed) => ({ modelId, seed, item: { a: 1.4, b, c: 0 } })),
+const candidates = ["m/1", "m/2"].flatMap((itemId) =>
+  [-1, -0.5, 0, 0.5, 1].map((b, seed) => ({ itemId, seed, parameters: { a: 1.4, b, c: 0 } })),
 );
 const situation = {
   mastery: 0.6,
   missesInRow: 0,
   skillDifficulty: 0,
-  recentModelIds: [] as string[],
+  recentItemIds: [] as string[],
   seen: new Set<string>(),
 };
 
@@ -21,30 +21,30 @@ describe("nextItem", () => {
   it("takes the item whose predicted chance lies nearest 0.80", () => {
     const chosen = nextItem(candidates, situation, seededRandom("a"));
     const distance = (b: number) => Math.abs(chanceOfRight(0.6, { a: 1.4, b, c: 0 }, 0) - 0.8);
-    const best = Math.min(...candidates.map(({ item }) => distance(item.b)));
-    expect(distance(chosen?.item.b ?? 99)).toBeLessThanOrEqual(best + 0.02);
+    const best = Math.min(...candidates.map(({ parameters }) => distance(parameters.b)));
+    expect(distance(chosen?.parameters.b ?? 99)).toBeLessThanOrEqual(best + 0.02);
   });
 
   it("gets easier after two misses", () => {
     const usual = nextItem(candidates, { ...situation, mastery: 0.9 }, seededRandom("a"));
     const easier = nextItem(candidates, { ...situation, mastery: 0.9, missesInRow: 2 }, seededRandom("a"));
-    expect(easier?.item.b).toBeLessThan(usual?.item.b ?? -99);
+    expect(easier?.parameters.b).toBeLessThan(usual?.parameters.b ?? -99);
   });
 
   it("does not repeat an item, nor an item model when another will do", () => {
     const first = nextItem(candidates, situation, seededRandom("a"));
     const next = nextItem(
       candidates,
-      { ...situation, recentModelIds: [first?.modelId ?? ""], seen: new Set([`${first?.modelId}#${first?.seed}`]) },
+      { ...situation, recentItemIds: [first?.itemId ?? ""], seen: new Set([`${first?.itemId}#${first?.seed}`]) },
       seededRandom("a"),
     );
-    expect(next?.modelId).not.toBe(first?.modelId);
-    const all = new Set(candidates.slice(1).map(({ modelId, seed }) => `${modelId}#${seed}`));
+    expect(next?.itemId).not.toBe(first?.itemId);
+    const all = new Set(candidates.slice(1).map(({ itemId, seed }) => `${itemId}#${seed}`));
     expect(nextItem(candidates, { ...situation, seen: all }, seededRandom("a"))).toBe(candidates[0]);
   });
 
   it("gives a seen item rather than none, and none without candidates", () => {
-    const all = new Set(candidates.map(({ modelId, seed }) => `${modelId}#${seed}`));
+    const all = new Set(candidates.map(({ itemId, seed }) => `${itemId}#${seed}`));
     expect(nextItem(candidates, { ...situation, seen: all }, seededRandom("a"))).not.toBeNull();
     expect(nextItem([], situation, seededRandom("a"))).toBeNull();
   });

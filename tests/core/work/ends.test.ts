@@ -12,7 +12,7 @@ const history = (text: string, over: Partial<SkillHistory> = {}): SkillHistory =
   mastery: 0.9,
   masteryAtStart: 0.3,
   scoredAnswers: 5,
-  modelIds: ["a", "b"],
+  itemIds: ["a", "b"],
   ...over,
 });
 const there = { mastery: 0.96 };
@@ -64,8 +64,8 @@ describe("work on one skill ends", () => {
     { kind: "run", right: 0, of: 3 },
     { kind: "amount", items: 0 },
     { kind: "amount", items: 1.5 },
-    { kind: "confidence", chance: 1, scoredAnswers: 4, itemModels: 2 },
-    { kind: "confidence", chance: 0.9, scoredAnswers: Number.NaN, itemModels: 2 },
+    { kind: "confidence", chance: 1, scoredAnswers: 4, items: 2 },
+    { kind: "confidence", chance: 0.9, scoredAnswers: Number.NaN, items: 2 },
   ] as const)("refuses the senseless rule %j", (rule) => {
     expect(() => endOfSkill(rule, history("+"))).toThrow(/end rule/);
   });

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { signOutAction } from "@/features/access/actions";
-import { studentHome } from "@/features/delivery/reads";
+import { studentHome } from "@/features/delivery/reads/studentHome";
 import { StudentHomePage } from "@/features/delivery/view/StudentHomePage";
 import { ownInterests } from "@/features/roster/reads/studentRecord";
 import { Interests } from "@/features/roster/view/Interests";

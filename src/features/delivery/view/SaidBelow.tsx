@@ -45,9 +45,15 @@ export function SaidBelow({
   return (
     <div className={box}>
       <h2 className="font-serif text-[24px] leading-tight">
-        {feedback.verdict === "right" ? feedback.text : over ? "Not quite. Here is how it goes" : "Not yet"}
+        {feedback.verdict === "right"
+          ? feedback.text
+          : over
+            ? "Not quite. Here is how it goes"
+            : feedback.verdict === "partly"
+              ? "Partly"
+              : "Not yet"}
       </h2>
-      {feedback.verdict === "wrong" ? (
+      {feedback.verdict !== "right" ? (
         <p className="mt-2 text-[19px]">
           <MathText text={feedback.text} />
         </p>
@@ -63,7 +69,7 @@ export function SaidBelow({
           ) : null}
         </p>
       ) : null}
-      {feedback.verdict === "wrong" && lesson ? (
+      {feedback.verdict !== "right" && lesson ? (
         <Button look="quiet" className="mt-2 -ml-3 text-[19px]!" onClick={lesson}>
           Show me how this works
         </Button>

@@ -1,17 +1,11 @@
 "use client";
 import Link from "next/link";
-import { useEffect, useRef, useState } from "react";
-import { useActiveTime } from "@/client/activeTime";
-import { readNumber } from "@/core/answers/readNumber";
-import { Button, ButtonLink } from "@/ui/primitives/Button";
-import { Dialog } from "@/ui/primitives/Dialog";
-import { MathText } from "@/ui/primitives/MathText";
-import { NumberTable } from "@/ui/primitives/NumberTable";
-import { Strips } from "@/ui/primitives/Strips";
-import type { ItemView, SittingView } from "../types";
+import { ButtonLink } from "@/ui/primitives/Button";
+import type { SittingView } from "../types";
+import { ItemForm } from "./ItemForm";
 import { River } from "./River";
-import { SaidBelow } from "./SaidBelow";
 import { type SittingState, useSitting } from "./useSitting";
+import { WORK_WORDS } from "./workWords";
 
 /** A student at work: one item, one screen. */
 export function SittingPage({ initial, personId }: { readonly initial: SittingView; readonly personId: string }) {
@@ -33,7 +27,7 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
       ) : null}
       <main className="flex-1 px-5 pt-4 pb-8 sm:px-[84px]">
         {item ? (
-          <Item key={`${item.presentationId}`} item={item} state={state} />
+          <ItemForm key={item.presentationId} item={item} state={state} />
         ) : view.finished ? (
           <Done view={view} waiting={state.waiting} />
         ) : (
@@ -45,183 +39,12 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
   );
 }
 
-function Item({ item, state }: { readonly item: ItemView; readonly state: SittingState }) {
-  const [answer, setAnswer] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
-  const [lesson, setLesson] = useState(false);
-  const time = useActiveTime();
-  const field = useRef<HTMLInputElement>(null);
-  const feedbackBox = useRef<HTMLDivElement>(null);
-  const { said, view, hint } = state;
-  const over = said.kind === "kept" || (said.kind === "feedback" && said.itemOver);
-  useEffect(() => field.current?.focus({ preventScroll: true }), []);
-  useEffect(() => {
-    if (said.kind === "nothing") return;
-    // What was said begins another try, with a time of its own; a message about how to write it does not.
-    if (said.kind === "feedback") time.restart();
-    feedbackBox.current?.scrollIntoView({ block: "nearest" });
-    if (over) feedbackBox.current?.querySelector<HTMLElement>("[data-next]")?.focus({ preventScroll: true });
-    else field.current?.select();
-  }, [said, over, time.restart]);
-  const check = () => {
-    const reading = item.kind === "numeric" ? readNumber(answer) : null;
-    if (answer.trim() === "")
-      return setProblem(item.kind === "choice" ? "Choose one of the answers first." : "Write an answer first.");
-    if (reading && !reading.ok)
-      return setProblem(
-        reading.reason === "zero-below"
-          ? "A fraction can't have 0 below the line."
-          : "Write a number, for example 12, 0.5, 3/4 or 1 1/2.",
-      );
-    setProblem(null);
-    void state.submit(answer, time.read());
-  };
-  const skill = view.lessons[item.skillId];
-  return (
-    <form
-      className="sitting-item"
-      data-presentation={item.presentationId}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!over) check();
-      }}
-    >
-      <div>
-        <p className="max-w-[640px] text-[24px] leading-normal">
-          <MathText text={item.stem} />
-        </p>
-        <NumberTable rows={item.table} />
-        {item.kind === "choice" ? (
-          <Options item={item} value={answer} set={setAnswer} locked={over || state.busy} />
-        ) : (
-          <label className="mt-6 flex items-center gap-3">
-            <span className="sr-only">Your answer</span>
-            <input
-              ref={field}
-              className="border-ink bg-field min-h-14 w-52 border-[2.5px] px-4 text-[26px] font-bold"
-              value={answer}
-              onChange={(event) => setAnswer(event.target.value)}
-              disabled={over || state.busy}
-              autoComplete="off"
-              autoCorrect="off"
-              spellCheck={false}
-              maxLength={40}
-            />
-            {item.unit && !item.unit.required ? <span className="text-mute">{item.unit.word}</span> : null}
-          </label>
-        )}
-        {problem ? (
-          <p role="alert" className="border-clay mt-4 border-l-4 pl-3 text-[18px]">
-            {problem}
-          </p>
-        ) : null}
-        {over ? null : (
-          <div className="mt-5 flex flex-wrap gap-3.5">
-            <Button look="main" size="big" type="submit" disabled={state.busy}>
-              {state.busy
-                ? "Checking…"
-                : said.kind === "feedback"
-                  ? "Check again"
-                  : view.kind === "check"
-                    ? "Hand in this answer"
-                    : "Check"}
-            </Button>
-            {item.hasHint && hint.text === null ? (
-              <Button size="big" onClick={() => void hint.ask()}>
-                Hint
-              </Button>
-            ) : null}
-          </div>
-        )}
-        {over ? null : hint.text !== null ? (
-          <p className="border-water mt-5 border-l-4 py-1 pl-4 text-[19px]">
-            <MathText text={hint.text} />
-          </p>
-        ) : hint.problem ? (
-          <p role="status" className="text-mute mt-4 text-[18px]">
-            {hint.problem}
-          </p>
-        ) : null}
-      </div>
-      <div ref={feedbackBox} aria-live="polite">
-        <SaidBelow state={state} over={over} lesson={skill ? () => setLesson(true) : null} />
-      </div>
-      {skill ? (
-        <Dialog open={lesson} onOpenChange={setLesson} title={skill.name} wide>
-          <div className="font-reading text-[19px]">
-            <p>
-              <MathText text={skill.lesson.idea} />
-            </p>
-            <p className="mt-3 font-semibold">
-              <MathText text={skill.lesson.example} />
-            </p>
-            {skill.lesson.picture ? <Strips rows={skill.lesson.picture} /> : null}
-            <ol className="mt-2 list-decimal space-y-1.5 pl-6">
-              {skill.lesson.steps.map((step) => (
-                <li key={step}>
-                  <MathText text={step} />
-                </li>
-              ))}
-            </ol>
-            <Button look="main" size="big" className="mt-5" onClick={() => setLesson(false)}>
-              Back to my item
-            </Button>
-          </div>
-        </Dialog>
-      ) : null}
-    </form>
-  );
-}
-
-function Options({
-  item,
-  value,
-  set,
-  locked,
-}: {
-  readonly item: ItemView;
-  readonly value: string;
-  readonly set: (id: string) => void;
-  readonly locked: boolean;
-}) {
-  return (
-    <fieldset className="mt-5 grid max-w-[640px] gap-2.5" disabled={locked}>
-      <legend className="sr-only">Answers</legend>
-      {item.options.map((option) => (
-        <label
-          key={option.id}
-          className={`flex min-h-14 items-center gap-4 border-2 px-4 py-2 ${value === option.id ? "border-ink bg-bank font-semibold" : "border-hair bg-field hover:border-mute"}`}
-        >
-          <input
-            type="radio"
-            name={item.presentationId}
-            value={option.id}
-            checked={value === option.id}
-            onChange={() => set(option.id)}
-            className="accent-ink size-5"
-          />
-          <span>
-            <MathText text={option.text} />
-          </span>
-        </label>
-      ))}
-    </fieldset>
-  );
-}
-
 function Done({ view, waiting }: { readonly view: SittingView; readonly waiting: number }) {
+  const { head, text } = WORK_WORDS[view.kind].done(view);
   return (
     <div className="pt-8">
-      <h2 className="font-serif text-[32px] leading-tight">
-        {view.kind === "check" ? "Handed in" : view.finished === "mastered" ? "You have got it" : "Done for now"}
-      </h2>
-      <p className="mt-3">
-        {view.kind === "check"
-          ? "Thank you. You will hear in class how it went."
-          : view.finished === "mastered"
-            ? `${view.itemsRight} of ${view.itemsDone} were right at the first try, and you showed that you can do this.`
-            : `You worked through ${view.itemsDone} items; ${view.itemsRight} were right at the first try. Your teacher sees what would help next.`}
-      </p>
+      <h2 className="font-serif text-[32px] leading-tight">{head}</h2>
+      <p className="mt-3">{text}</p>
       {waiting > 0 ? <p className="mt-3">Leave this page open until everything has been sent.</p> : null}
       <ButtonLink look="main" size="big" href="/river" className="mt-6">
         To my river
@@ -246,7 +69,7 @@ function NoItemLeft({ state }: { readonly state: SittingState }) {
 
 function Foot({ state }: { readonly state: SittingState }) {
   const { view, waiting, connection, keeps } = state;
-  const left = view.budgetItems - view.itemsDone;
+  const left = view.mostItems - view.itemsDone;
   const where = keeps === "device" ? "kept on this device" : "only in this page: leave it open";
   const kept = waiting === 1 ? `1 answer ${where}` : `${waiting} answers ${where}`;
   return (
@@ -267,7 +90,7 @@ function Foot({ state }: { readonly state: SittingState }) {
           "Saved. This browser can't keep answers without a connection."
         )}
       </span>
-      <span>{view.finished ? "" : view.kind === "check" ? `${left} to go` : `At most ${left} more`}</span>
+      <span>{view.finished ? "" : WORK_WORDS[view.kind].left(left)}</span>
     </footer>
   );
 }

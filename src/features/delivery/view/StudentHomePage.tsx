@@ -3,6 +3,7 @@ import { ButtonLink } from "@/ui/primitives/Button";
 import type { StudentHome, StudentWork } from "../types";
 import { OwnRiver } from "./River";
 import { SendWaiting } from "./SendWaiting";
+import { WORK_WORDS } from "./workWords";
 
 /** A student's own page: what to do now, and the river that has grown so far. */
 export function StudentHomePage({
@@ -78,9 +79,7 @@ export function StudentHomePage({
             {home.done.map((work) => (
               <li key={work.workId} className="border-hair flex justify-between gap-4 border-t py-2.5">
                 <span>{work.title}</span>
-                <span>
-                  {work.kind === "check" ? "handed in" : work.finished === "mastered" ? "mastered" : "worked through"}
-                </span>
+                <span>{WORK_WORDS[work.kind].finished(work)}</span>
               </li>
             ))}
           </ul>
@@ -97,7 +96,7 @@ function WorkItem({ work }: { readonly work: StudentWork }) {
       <div>
         <p className="font-semibold">{work.title}</p>
         <p className="text-mute text-[17px]">
-          {work.kind === "check" ? "a short check, " : ""}until {work.due}
+          {WORK_WORDS[work.kind].what}until {work.due}
         </p>
       </div>
       <ButtonLink look="main" size="big" href={`/river/${work.workId}`}>

@@ -29,10 +29,13 @@ export async function flushOutbox(
     if (sent.state === "answered") {
       fates.push(sent.reply.outcome);
       onReply(message, sent.reply);
-    } else fates.push({ status: "refused", answer: message.answer, message: sent.message });
+    } else fates.push({ status: "refused", answer: wordsOf(message), message: sent.message });
   }
   return { stopped, fates, waiting: (await waitingMessages(personId)).length };
 }
+
+/** An answer may have waited since a version in which it was one text. */
+const wordsOf = (message: AnswerMessage & { readonly answer?: string }) => message.words ?? message.answer ?? "";
 
 const many = (count: number) => (count === 1 ? "1 answer" : `${count} answers`);
 const its = (count: number) => (count === 1 ? "does not count" : "do not count");

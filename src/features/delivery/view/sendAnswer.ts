@@ -12,13 +12,16 @@ export type Sent =
   | { readonly state: "unreachable" };
 
 /** Sends one answer. Anything but a clear word from our server counts as unreachable, so that the answer is kept. */
-export async function sendAnswer({ givenAt, ...message }: AnswerMessage): Promise<Sent> {
+export async function sendAnswer(
+  { givenAt, words: _words, ...message }: AnswerMessage,
+  holds: readonly string[] = [],
+): Promise<Sent> {
   try {
     const response = await fetch("/api/answers", {
       method: "POST",
       headers: { "content-type": "application/json" },
       // How long ago it was says more than any clock: the server places it by its own.
-      body: JSON.stringify({ ...message, agoMilliseconds: Math.max(0, serverTime() - givenAt) }),
+      body: JSON.stringify({ ...message, holds, agoMilliseconds: Math.max(0, serverTime() - givenAt) }),
       signal: AbortSignal.timeout(PATIENCE_MILLISECONDS),
     });
     if (response.status === 401) return { state: "signed-out" };

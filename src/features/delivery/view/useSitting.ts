@@ -17,6 +17,14 @@ export type Said =
   | { readonly kind: "feedback"; readonly feedback: Feedback; readonly itemOver: boolean }
   | { readonly kind: "kept"; readonly where: KeptWhere };
 
+/** An answer as it stands on the screen when it is handed in. */
+export interface GivenHere {
+  readonly response: AnswerMessage["response"];
+  readonly words: string;
+  /** Active time of the try. */
+  readonly milliseconds: number;
+}
+
 export interface SittingState {
   readonly view: SittingView;
   readonly item: ItemView | null;
@@ -30,7 +38,7 @@ export interface SittingState {
   readonly connection: "online" | "away" | "signed-out";
   /** What became of answers that were sent later. */
   readonly report: string | null;
-  submit(answer: string, milliseconds: number): Promise<void>;
+  submit(given: GivenHere): Promise<void>;
   next(): void;
 }
 
@@ -59,7 +67,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
 
   const take = useCallback((fresh: AnswerReply["sitting"]) => {
     tellServerTime(fresh.serverNow);
-    latest.current = { ...fresh, lessons: latest.current.lessons };
+    latest.current = merged(latest.current, fresh);
     setView(latest.current);
   }, []);
 
@@ -144,7 +152,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
   );
 
   const submit = useCallback(
-    async (answer: string, milliseconds: number) => {
+    async ({ response, words, milliseconds }: GivenHere) => {
       if (!item || busy) return;
       setBusy(true);
       setReport(null);
@@ -153,7 +161,8 @@ export function useSitting(initial: SittingView, personId: string): SittingState
         sittingId: latest.current.sittingId,
         presentationId: item.presentationId,
         tryNumber: item.tries + 1,
-        answer,
+        response,
+        words,
         hintsUsed: hint.text === null ? 0 : 1,
         milliseconds,
         givenAt: serverTime(),
@@ -167,7 +176,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
         await keep(message);
         const earlier = (await waitingMessages(personId)).length > 1;
         // While older answers wait, a newer one must not overtake them.
-        const sent = earlier ? ({ state: "unreachable" } as const) : await sendAnswer(message);
+        const sent = earlier ? ({ state: "unreachable" } as const) : await sendAnswer(message, heldIds(latest.current));
         if (sent.state === "unreachable" || sent.state === "signed-out") {
           const where = await keep({ ...message, offline: true });
           keptItems.current.add(item.presentationId);
@@ -193,6 +202,16 @@ export function useSitting(initial: SittingView, personId: string): SittingState
   );
 
   return { view, item, said, hint, busy, waiting, keeps, connection, report, submit, next: showNext };
+}
+
+/** Items that the page has: the server does not send them again. */
+const heldIds = ({ reserve }: SittingView) => reserve.map(({ presentationId }) => presentationId);
+
+/** The sitting after a reply: items in reserve that the page had already are not in it. */
+function merged(before: SittingView, { reserve, ...fresh }: AnswerReply["sitting"]): SittingView {
+  const known = [...reserve, ...before.reserve];
+  const inReserve = fresh.reserveIds.flatMap((id) => known.find((item) => item.presentationId === id) ?? []);
+  return { ...before, ...fresh, reserve: inReserve };
 }
 
 function saidBefore(item: ItemView | null): Said {

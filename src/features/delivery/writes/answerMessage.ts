@@ -1,9 +1,12 @@
 import "server-only";
-import { boolean, type InferType, mixed, number, object, string } from "yup";
-import { uuid } from "@/server/runtime/validated";
+import { array, boolean, type InferType, mixed, number, object, string } from "yup";
+import { uuid, validated } from "@/server/runtime/validated";
 
-/** First try and one more. */
-export const MOST_TRIES = 2;
+/** More tries than any kind of work gives. */
+const MOST_TRIES = 9;
+/** Letters of a response as it is sent. */
+const MOST_LETTERS = 4_000;
+const MOST_HELD = 40;
 
 /** What a device says of itself: a number, or nothing. It decides nothing, so it is never a reason to refuse an answer. */
 const told = () =>
@@ -13,13 +16,16 @@ const told = () =>
     )
     .optional();
 
-/** One answer as it arrives. */
-export const answerMessage = object({
+const message = object({
   key: uuid(),
   sittingId: string().required(),
   presentationId: string().required(),
   tryNumber: number().integer().min(1).max(MOST_TRIES).required(),
-  answer: string().max(200, "This answer is too long.").defined(),
+  /** By part of the item, as the part's kind says it. */
+  response: mixed<Readonly<Record<string, unknown>>>()
+    .test("record", "This is no answer.", (value) => typeof value === "object" && !Array.isArray(value))
+    .test("short", "This answer is too long.", (value) => JSON.stringify(value ?? null).length <= MOST_LETTERS)
+    .required("This is no answer."),
   hintsUsed: told(),
   /** Active time of the try. */
   milliseconds: told(),
@@ -29,6 +35,17 @@ export const answerMessage = object({
   deviceClock: told(),
   /** Given while the server could not be reached: there was no feedback, so there is no second try. */
   offline: boolean().required(),
+  /** Items that the browser holds: what it has is not sent again. */
+  holds: array(string().required()).max(MOST_HELD).optional(),
 });
 
-export type Answer = InferType<typeof answerMessage>;
+/** An answer may have waited on a device since a version in which an item had one part and its answer was one text. */
+const fromBefore = (raw: unknown): unknown => {
+  if (typeof raw !== "object" || raw === null || !("answer" in raw) || typeof raw.answer !== "string") return raw;
+  return { ...raw, response: { a: { text: raw.answer, option: raw.answer } } };
+};
+
+export type Answer = InferType<typeof message>;
+
+/** One answer as it arrives. Refuses what is none. */
+export const readAnswer = (input: unknown): Answer => validated(message, fromBefore(input));

@@ -1,70 +1,74 @@
 import "server-only";
-import { checkAnswer } from "@/core/answers/checkAnswer";
-import { dayNumber } from "@/core/calendar/dayNumber";
+import { checkItem, type ItemResponse, type ItemVerdict, receivedResponse } from "@/core/items/checkItem";
 import { type AnswerPlace, placeAnswer } from "@/core/work/placeAnswer";
-import { type AnswerRow, answerBySerial, insertAnswer, keepUncounted } from "@/db/queries/answerLog";
-import { situationOfAnswer, updateSitting } from "@/db/queries/delivery";
-import type { Queryable } from "@/db/queryable";
-import type { Presentation } from "@/db/schema/delivery";
+import { errorKind } from "@/db/errorKind";
+import { keepUncounted } from "@/db/queries/answering";
+import { answerByKey, scoresOfAnswers } from "@/db/queries/answerLog";
+import type { SittingItemRow } from "@/db/queries/sittings";
 import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, schoolOf } from "@/server/runtime/school";
-import { validated } from "@/server/runtime/validated";
+import { schoolOf } from "@/server/runtime/school";
+import { forgetRunOf, freshRun, keepRun, runOf } from "../reads/keptRuns";
+import { drawnOf, type Run } from "../reads/run";
+import { type GivenAnswer, sittingChange } from "../reads/sittingView";
 import type { AnswerOutcome, AnswerReply, NotCounted } from "../types";
 import { feedbackOn, NOT_COUNTED, unreadableMessage } from "../words";
-import { type Answer, answerMessage, MOST_TRIES } from "./answerMessage";
-import { progressOf } from "./chooseNext";
-import { judgeReteach } from "./judgeReteach";
-import { goOn, loadSitting, type OpenSitting } from "./sitting";
-import { sittingView } from "./sittingView";
-import { summarise } from "./summaries";
-import { whatIsTold } from "./whatIsTold";
+import { type Answer, readAnswer } from "./answerMessage";
+import { stepOn } from "./stepOn";
+import { storeStep } from "./storeStep";
 
 const HOUR = 3_600_000;
+/** How often an answer is worked out anew because somebody else moved the sitting meanwhile. */
+const MOST_ATTEMPTS = 4;
 
 /**
- * Scores one answer and goes on to the next item, in one transaction. The same key again gives the same outcome and writes
- * nothing. What can't count is kept with its reason, and the reply says so.
+ * Scores one answer and goes on to the next item. Everything is worked out from the run as it is known, and written whole or
+ * not at all; when somebody else has moved the sitting meanwhile, it is read and worked out anew. The same key again gives the
+ * same outcome and writes nothing. What can't count is kept with its reason, and the reply says so.
  */
 export async function submitAnswer(context: Context, input: unknown): Promise<AnswerReply> {
-  const answer = validated(answerMessage, input);
-  return context.runtime.db.write(async (tx) => {
-    const found = await situationOfAnswer(tx, answer.sittingId, answer.key);
-    if (!found) throw new Refusal("not-found", "This work is not on your list.");
-    const { sitting, work } = found;
-    demand(context.actor, "work-on", { kind: "sitting", personId: sitting.personId, classId: work.classId });
-    const open = await loadSitting(tx, context, found);
-    const presentation = sitting.presentations.find((p) => p.id === answer.presentationId);
-    if (!presentation) throw new Refusal("not-found", "This item is not part of your work.");
+  const answer = readAnswer(input);
+  const { runtime, actor } = context;
+  for (let attempt = 1; attempt <= MOST_ATTEMPTS; attempt++) {
+    const known = attempt === 1 ? await runOf(runtime, actor.personId, answer.sittingId) : null;
+    const run = known ?? (await freshRun(runtime, answer.sittingId));
+    if (!run) throw new Refusal("not-found", "This work is not on your list.");
+    demand(actor, "work-on", { kind: "sitting", personId: run.personId, classId: run.work.classId });
+    const reply = await takeAnswer(context, run, answer);
+    if (reply) return reply;
+    forgetRunOf(runtime, run.personId);
+  }
+  throw new Refusal("unavailable", "This work is being changed in several places at once. Try again in a moment.");
+}
 
-    // A foreign answer with this key can only be a forgery: keys are random.
-    const known = found.knownSerial === null ? null : await answerBySerial(tx, found.knownSerial);
-    if (known && known.personId !== sitting.personId)
-      throw new Refusal("not-allowed", "This answer belongs to somebody else.");
-    if (known) return replyOf(context, open, outcomeOf(open, presentation, known), known);
-
-    const place = await placeOf(context, open, answer);
-    const reason = whyNotCounted(open, presentation, answer, place);
-    if (reason) return keepAside(tx, context, open, answer, place, reason, NOT_COUNTED[reason]);
-    const item = itemOf(open, presentation);
-    const check = checkAnswer(item, answer.answer);
-    if (check.verdict === "unreadable") {
-      const message = unreadableMessage(check.reason, item.unit?.word ?? null);
-      return keepAside(tx, context, open, answer, place, "unreadable", message);
-    }
-    return score(tx, context, open, presentation, answer, place, check);
-  });
+/** One attempt; null when the run turns out to be behind. */
+async function takeAnswer(context: Context, run: Run, answer: Answer): Promise<AnswerReply | null> {
+  const item = run.items.find(({ id }) => id === answer.presentationId);
+  if (!item) throw new Refusal("not-found", "This item is not part of your work.");
+  const place = await placeOf(context, run, answer);
+  const reason = whyNotCounted(run, item, answer, place);
+  if (reason) return notCounted(context, run, item, answer, { place, reason, message: NOT_COUNTED[reason] });
+  const drawn = drawnOf(run, item);
+  const response = receivedResponse(drawn, answer.response);
+  const verdict: ItemVerdict = response
+    ? checkItem(drawn, response)
+    : { readable: false, partId: "", reason: "no-such-option" };
+  if (!verdict.readable || !response) {
+    const message = verdict.readable ? "" : unreadableMessage(verdict, drawn);
+    return notCounted(context, run, item, answer, { place, reason: "unreadable", message });
+  }
+  return score(context, run, item, answer, { place, response, verdict });
 }
 
 /** When the answer was given, as far as the server believes it. */
-async function placeOf({ runtime, actor }: Context, open: OpenSitting, answer: Answer): Promise<AnswerPlace> {
-  const { lateGraceHours } = await schoolOf(runtime, actor.schoolId);
+async function placeOf({ runtime }: Context, run: Run, answer: Answer): Promise<AnswerPlace> {
+  const { lateGraceHours } = await schoolOf(runtime, run.schoolId);
   return placeAnswer({
     now: runtime.now(),
     agoMilliseconds: answer.agoMilliseconds ?? 0,
-    notBefore: open.sitting.lastAt,
-    dueAt: open.work.dueAt,
+    notBefore: run.sitting.lastAt,
+    dueAt: run.work.dueAt,
     keptOnDevice: answer.offline,
     graceMilliseconds: lateGraceHours * HOUR,
   });
@@ -75,164 +79,100 @@ async function placeOf({ runtime, actor }: Context, open: OpenSitting, answer: A
  * a connection the device goes through the reserve in the order in which it was given, so the first of it may come too.
  */
 function whyNotCounted(
-  { sitting, work }: OpenSitting,
-  presentation: Presentation,
+  { sitting, work, items }: Run,
+  item: SittingItemRow,
   answer: Answer,
   place: AnswerPlace,
 ): Exclude<NotCounted, "unreadable"> | null {
-  if (presentation.state === "done" || answer.tryNumber !== presentation.tries + 1) return "elsewhere";
+  if (item.state === "done" || answer.tryNumber !== item.tries + 1) return "elsewhere";
   if (sitting.finishedAt !== null) return "over";
-  const firstInReserve = sitting.presentations.find(({ state }) => state === "reserve");
-  const itsTurn = presentation.state === "open" || (answer.offline && presentation.id === firstInReserve?.id);
+  const firstInReserve = items.find(({ state }) => state === "reserve");
+  const itsTurn = item.state === "open" || (answer.offline && item.id === firstInReserve?.id);
   if (!itsTurn) return "elsewhere";
   if (work.withdrawnAt !== null) return "withdrawn";
   return place.standing === "too-late" ? "too-late" : null;
 }
 
-async function keepAside(
-  tx: Queryable,
-  context: Context,
-  open: OpenSitting,
+interface Aside {
+  readonly place: AnswerPlace;
+  readonly reason: NotCounted;
+  readonly message: string;
+}
+
+/** An answer that came before is answered as it was then; any other that can't count is kept with its reason. */
+async function notCounted(
+  { runtime }: Context,
+  run: Run,
+  item: SittingItemRow,
   answer: Answer,
-  { givenAt }: AnswerPlace,
-  reason: NotCounted,
-  message: string,
+  { place, reason, message }: Aside,
 ): Promise<AnswerReply> {
-  const { key, presentationId, answer: raw } = answer;
-  const { id: sittingId, personId, workId } = open.sitting;
-  const recordedAt = context.runtime.now();
-  await keepUncounted(tx, { key, personId, workId, sittingId, presentationId, raw, reason, givenAt, recordedAt });
-  return replyOf(context, open, { status: "not-counted", presentationId, reason, message }, null);
+  const known = await answerByKey(runtime.db.read, answer.key);
+  // A foreign answer with this key can only be a forgery: keys are random.
+  if (known && known.personId !== run.personId)
+    throw new Refusal("not-allowed", "This answer belongs to somebody else.");
+  const current = (await freshRun(runtime, run.sitting.id)) ?? run;
+  if (known) {
+    const given = { ...known, scores: await scoresOfAnswers(runtime.db.read, [known.serial]) };
+    return replyOf(runtime.now(), current, outcomeOf(current, itemOf(current, item), given), given, answer);
+  }
+  const { key, presentationId, response } = answer;
+  await runtime.db.write((tx) =>
+    keepUncounted(tx, {
+      key,
+      personId: run.personId,
+      sittingItemId: item.id,
+      sent: JSON.stringify(response),
+      reason,
+      givenAt: place.givenAt,
+      recordedAt: runtime.now(),
+    }),
+  );
+  return replyOf(runtime.now(), current, { status: "not-counted", presentationId, reason, message }, null, answer);
+}
+
+const itemOf = (run: Run, item: SittingItemRow): SittingItemRow => run.items.find(({ id }) => id === item.id) ?? item;
+
+interface Scored {
+  readonly place: AnswerPlace;
+  readonly response: ItemResponse;
+  readonly verdict: Extract<ItemVerdict, { readable: true }>;
 }
 
 async function score(
-  tx: Queryable,
-  context: Context,
-  open: OpenSitting,
-  presentation: Presentation,
+  { runtime }: Context,
+  run: Run,
+  item: SittingItemRow,
   answer: Answer,
-  { givenAt, standing }: AnswerPlace,
-  check: { readonly verdict: "right" | "wrong"; readonly misconceptionId: string | null },
-): Promise<AnswerReply> {
-  const { sitting, work, library, situation } = open;
-  const { skillId, modelId, modelVersion, seed } = presentation;
-  const skill = library.skill(skillId);
-  const now = context.runtime.now();
-  const school = await schoolOf(context.runtime, context.actor.schoolId);
-  const row = {
-    key: answer.key,
-    personId: sitting.personId,
-    workId: work.id,
-    sittingId: sitting.id,
-    presentationId: presentation.id,
-    skillId,
-    modelId,
-    modelVersion,
-    seed,
-    context: presentation.context,
-    tryNumber: answer.tryNumber,
-    raw: answer.answer,
-    right: check.verdict === "right",
-    misconceptionId: check.misconceptionId,
-    ...whatIsTold(answer, presentation, now),
-    givenAt,
-    recordedAt: now,
-    day: dayNumber(dayAt(school, givenAt)),
-    lateClaim: standing === "late-claim",
-    grade: situation.grade,
-    skillDifficulty: skill.difficulty,
-    ...library.parameters(modelId, modelVersion, seed, skillId),
-  };
-  await insertAnswer(tx, row);
-  const state = await summarise(tx, situation.states.get(skill.id) ?? null, row);
-  const over = row.right || answer.offline || work.kind === "check" || answer.tryNumber >= MOST_TRIES;
-  const moved = await moveOn(tx, context, open, presentation, {
-    tries: answer.tryNumber,
-    over,
-    offline: answer.offline,
-    givenAt,
-    rightFirst: row.right && answer.tryNumber === 1,
-    states: new Map(situation.states).set(skill.id, state),
-  });
-  const stored = { ...row, serial: 0 };
-  return replyOf(
-    context,
-    moved,
-    outcomeOf(moved, { ...presentation, state: over ? "done" : presentation.state }, stored),
-    stored,
-  );
+  scored: Scored,
+): Promise<AnswerReply | null> {
+  const step = await stepOn(runtime, run, item, { answer, ...scored });
+  try {
+    if (!(await storeStep(runtime, run, step))) return null;
+  } catch (error) {
+    // The same answer is being taken at this moment, or was.
+    if (errorKind(error) === "unique") return null;
+    throw error;
+  }
+  const next: Run = { ...step.next, sitting: { ...step.next.sitting, version: run.sitting.version + 1 } };
+  keepRun(runtime, next);
+  const given: GivenAnswer = { ...step.write.answer, scores: step.write.scores };
+  return replyOf(runtime.now(), next, outcomeOf(next, itemOf(next, item), given), given, answer);
 }
 
-interface Step {
-  readonly tries: number;
-  readonly over: boolean;
-  readonly offline: boolean;
-  readonly givenAt: number;
-  readonly rightFirst: boolean;
-  readonly states: OpenSitting["situation"]["states"];
+function replyOf(
+  now: number,
+  run: Run,
+  outcome: AnswerOutcome,
+  last: GivenAnswer | null,
+  { holds = [] }: Answer,
+): AnswerReply {
+  return { outcome, sitting: sittingChange(run, last, now, holds) };
 }
 
-/** Closes the try, moves the progress, and opens the next item; stores the sitting. */
-async function moveOn(
-  tx: Queryable,
-  context: Context,
-  open: OpenSitting,
-  presentation: Presentation,
-  step: Step,
-): Promise<OpenSitting> {
-  const now = context.runtime.now();
-  const answered: Presentation = {
-    ...presentation,
-    tries: step.tries,
-    state: step.over ? "done" : presentation.state,
-    tryFrom: now,
-    rightFirst: presentation.rightFirst ?? step.rightFirst,
-  };
-  const presentations = withAnswered(open.situation.presentations, answered);
-  const situation = { ...open.situation, states: step.states, presentations };
-  const end = progressOf(situation, open.library);
-  const sitting: OpenSitting["sitting"] = {
-    ...open.sitting,
-    presentations,
-    lastAt: step.givenAt,
-    itemsDone: presentations.filter((p) => p.state === "done").length,
-    itemsRight: open.sitting.itemsRight + (step.rightFirst ? 1 : 0),
-    progressPermille: Math.round(end.progress * 1000),
-    ...(end.done ? { finishedAt: now, finishReason: end.reason } : {}),
-  };
-  const moved: OpenSitting = { ...open, sitting, situation };
-  const next = sitting.finishedAt === null ? goOn(context, moved, { inOrder: step.offline }) : moved;
-  await updateSitting(tx, next.sitting);
-  if (end.done && open.work.kind === "check") await judgeReteach(tx, next);
-  return next;
-}
-
-/** The items with the answered one in its place; one that came from the reserve was shown before what is open now. */
-function withAnswered(presentations: readonly Presentation[], answered: Presentation): readonly Presentation[] {
-  const others = presentations.filter(({ id }) => id !== answered.id);
-  const place = presentations.findIndex(({ id }) => id === answered.id);
-  const openPlace = others.findIndex(({ state }) => state === "open");
-  return others.toSpliced(openPlace >= 0 && openPlace < place ? openPlace : place, 0, answered);
-}
-
-const itemOf = ({ library }: OpenSitting, { modelId, modelVersion, seed, context }: Presentation) =>
-  library.item(modelId, modelVersion, seed, context);
-
-function replyOf({ runtime }: Context, open: OpenSitting, outcome: AnswerOutcome, last: AnswerRow | null): AnswerReply {
-  return { outcome, sitting: sittingView(open, last, runtime.now()) };
-}
-
-function outcomeOf(open: OpenSitting, presentation: Presentation, answer: AnswerRow): AnswerOutcome {
-  if (open.work.kind === "check") return { status: "taken", presentationId: presentation.id };
-  const misconception = answer.misconceptionId
-    ? (open.library.misconceptions.get(answer.misconceptionId) ?? null)
-    : null;
-  const itemOver = presentation.state === "done";
-  const feedback = feedbackOn(itemOf(open, presentation), {
-    right: answer.right,
-    misconception,
-    itemOver,
-    tryNumber: answer.tryNumber,
-  });
-  return { status: "scored", presentationId: presentation.id, feedback, itemOver };
+function outcomeOf(run: Run, item: SittingItemRow, answer: GivenAnswer): AnswerOutcome {
+  if (!run.conductor.tells.verdict) return { status: "taken", presentationId: item.id };
+  const itemOver = item.state === "done";
+  const feedback = feedbackOn(drawnOf(run, item), run.library, { answer, itemOver });
+  return { status: "scored", presentationId: item.id, feedback, itemOver };
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import type { Presentation } from "@/db/schema/delivery";
+import type { SittingItemRow } from "@/db/queries/sittings";
 import type { Answer } from "./answerMessage";
 
 /** A lid closed over an item would count as hours of work. */
@@ -20,10 +20,10 @@ export interface Told {
  * What the server knows of a try, and what it has to believe. It handed out the hints and knows since when the student can
  * have been at the try; only for answers that waited on a device (or a hint read from the reserve) there is just the device's word.
  */
-export function whatIsTold(answer: Answer, presentation: Presentation, now: number): Told {
-  const handedOut = presentation.hints ?? 0;
+export function whatIsTold(answer: Answer, item: SittingItemRow, now: number): Told {
+  const handedOut = item.hints;
   const hintsUsed = Math.min(MOST_HINTS, Math.max(handedOut, Math.round(answer.hintsUsed ?? 0)));
-  const since = presentation.tryFrom === undefined ? MOST_MILLISECONDS : Math.max(0, now - presentation.tryFrom);
+  const since = item.tryFrom === null ? MOST_MILLISECONDS : Math.max(0, now - item.tryFrom);
   const longest = Math.min(MOST_MILLISECONDS, answer.offline ? MOST_MILLISECONDS : since);
   const { deviceClock = null } = answer;
   return {

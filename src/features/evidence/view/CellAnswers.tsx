@@ -78,7 +78,7 @@ function Answers({ cell }: { readonly cell: CellView }) {
               <MathText text={answer.stem} />
             </p>
             <p className="mt-0.5">
-              {answer.right ? "Right: " : "Gave "}
+              {answer.right ? "Right: " : answer.partly ? `${answer.partly}: gave ` : "Gave "}
               <b>
                 <MathText text={answer.given} />
               </b>

@@ -12,7 +12,7 @@ export function SkillList({ skills, base }: { readonly skills: readonly SkillCar
             <Link href={`${base}/library/${skill.id}`} className="hover:bg-bank flex justify-between gap-4 px-1 py-2">
               <span className="font-semibold">{skill.name}</span>
               <span className="text-mute text-[15px]">
-                grade {skill.grade}, {skill.code}, {skill.models} kinds of item
+                grade {skill.grade}, {skill.code}, {skill.items} kinds of item
               </span>
             </Link>
           </li>

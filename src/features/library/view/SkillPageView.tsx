@@ -59,7 +59,7 @@ export function SkillPageView({
             </Link>
           </h2>
           {skill.items.map((item) => (
-            <div key={item.modelId} className="border-hair mb-3 border-t pt-2">
+            <div key={item.itemId} className="border-hair mb-3 border-t pt-2">
               <p className="font-reading">
                 <MathText text={item.stem} />
               </p>

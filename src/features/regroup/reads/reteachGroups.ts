@@ -1,7 +1,6 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
-import { givenWords } from "@/core/answers/givenWords";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { dayWords } from "@/core/calendar/dayWords";
 import type { OutcomeVerdict } from "@/core/grouping/reteachOutcome";
@@ -15,12 +14,14 @@ import {
   studentsOfReteaches,
 } from "@/db/queries/regroup";
 import { misconceptionSignsOf } from "@/db/queries/summaries";
-import { type RunRow, targetsWithSittings, workById } from "@/db/queries/work";
+import { assignmentById, type RunRow, targetsWithSittings } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
 import { classesOfMembers, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
+import { libraryOf } from "@/server/library/library";
+import { shelfOf } from "@/server/library/shelf";
+import { shownAnswers } from "@/server/library/shownAnswers";
 import type { Context } from "@/server/runtime/context";
-import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { schoolOf, todayOf } from "@/server/runtime/school";
 import { chipOf, suggestGroups } from "../suggestions";
@@ -121,13 +122,14 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
     misconceptionSignsOf(db, memberIds),
   ]);
   const skill = library.skill(group.skillId);
-  const runs = reteach ? await targetsWithSittings(db, [reteach.practiceWorkId, reteach.checkWorkId]) : [];
-  const check = reteach ? await workById(db, reteach.checkWorkId) : null;
+  const runs = reteach ? await targetsWithSittings(db, [reteach.practiceId, reteach.checkId]) : [];
+  const check = reteach ? await assignmentById(db, reteach.checkId) : null;
   const members = classroom.students.map((student): MemberView => {
     const own = taught.find(({ personId }) => personId === student.id);
-    const runOf = (workId: string | undefined) =>
-      runs.find(({ target, person }) => target.workId === workId && person.id === student.id)?.sitting ?? null;
-    const checked = runOf(reteach?.checkWorkId);
+    const runOf = (assignmentId: string | undefined) =>
+      runs.find(({ target, person }) => target.assignmentId === assignmentId && person.id === student.id)?.sitting ??
+      null;
+    const checked = runOf(reteach?.checkId);
     const chip = chipOf(student, skill.id, library, signs);
     return {
       ...chip,
@@ -138,9 +140,9 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
       check: own?.judgedDay
         ? { right: own.checkRight ?? 0, answered: own.checkItems ?? 0, of: own.checkItems ?? 0 }
         : checked && check
-          ? { right: checked.itemsRight, answered: checked.itemsDone, of: check.budgetItems }
+          ? { right: checked.itemsRight, answered: checked.itemsDone, of: check.settings.items }
           : null,
-      practice: reteach ? practiceWords(runOf(reteach.practiceWorkId)) : null,
+      practice: reteach ? practiceWords(runOf(reteach.practiceId)) : null,
       verdict: own ? (own.verdict ?? "check-open") : null,
       misconceptions: signs
         .filter((sign) => sign.personId === student.id && sign.skillId === skill.id)
@@ -157,11 +159,11 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
     skillName: skill.name,
     grade: skill.grade,
     members,
-    plan: skill.reteach,
+    plan: (await shelfOf(runtime, skill.id)).reteach,
     reteach: reteach
       ? {
-          practiceWorkId: reteach.practiceWorkId,
-          checkWorkId: reteach.checkWorkId,
+          practiceWorkId: reteach.practiceId,
+          checkWorkId: reteach.checkId,
           when: format(new TZDate(reteach.createdAt, classroom.school.timeZone), "EEE d MMM"),
         }
       : null,
@@ -208,21 +210,14 @@ async function wrongAnswersOf(
     members.map(({ id }) => id),
     skillId,
   );
+  const shown = await shownAnswers(context.runtime, rows, skillId);
   return members
     .flatMap(({ id, name }) => {
-      const row = rows.find(({ personId }) => personId === id);
-      const item = row && library.itemIfKnown(row.modelId, row.modelVersion, row.seed, row.context);
-      if (!row || !item) return [];
-      const misconception = row.misconceptionId ? library.misconceptions.get(row.misconceptionId) : undefined;
-      return [
-        {
-          name,
-          stem: item.stem,
-          given: givenWords(item, row.raw),
-          answer: item.keyText,
-          misconception: misconception?.name ?? null,
-        },
-      ];
+      const own = shown.find(({ row }) => row.personId === id);
+      if (!own?.item) return [];
+      const { stem, given, key, misconceptionId } = own;
+      const misconception = misconceptionId ? library.misconceptionName(misconceptionId) || null : null;
+      return [{ name, stem, given, answer: key, misconception }];
     })
     .sort((x, y) => Number(y.misconception !== null) - Number(x.misconception !== null))
     .slice(0, WRONG_ANSWERS);

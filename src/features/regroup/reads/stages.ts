@@ -7,7 +7,7 @@ import {
   reteachesOfGroups,
   studentsOfReteaches,
 } from "@/db/queries/regroup";
-import { worksById } from "@/db/queries/work";
+import { assignmentsById } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import { stageOf } from "../stage";
 
@@ -47,16 +47,16 @@ export async function groupStages(
     ),
     finishedWorks(
       db,
-      reteaches.map(({ practiceWorkId }) => practiceWorkId),
+      reteaches.map(({ practiceId }) => practiceId),
     ),
-    worksById(
+    assignmentsById(
       db,
-      reteaches.map(({ checkWorkId }) => checkWorkId),
+      reteaches.map(({ checkId }) => checkId),
     ),
   ]);
   return groups.map(({ id, skillId }) => {
     const reteach = latest.get(id) ?? null;
-    const check = checks.find((work) => work.id === reteach?.checkWorkId);
+    const check = checks.find((work) => work.id === reteach?.checkId);
     const own = members.filter(({ groupId }) => groupId === id).map(({ person }) => person);
     const progress = stageOf({
       hasSkill: skillId !== null,

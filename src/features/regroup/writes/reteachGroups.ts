@@ -11,9 +11,9 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { lend } from "@/server/access/lending";
 import { type Classroom, classesOfMembers, loadClassroom } from "@/server/classroom/classroom";
 import { workRows } from "@/server/classroom/workRows";
+import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { recordChange } from "@/server/runtime/history";
-import { libraryOf } from "@/server/runtime/library";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt, todayOf } from "@/server/runtime/school";
 import { day, uuid, validated } from "@/server/runtime/validated";
@@ -155,34 +155,34 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
     if (earlier.some(({ id }) => id === input.reteachId)) return { changeId: null };
     const studentIds = (await membersOfGroups(tx, [found.id], look)).map(({ person }) => person.id);
     const [practiceId, checkId] = [runtime.newId(), runtime.newId()];
-    const common = { classId: found.classId, skillIds: [skill.id], studentIds };
+    const common = { classId: found.classId, groupId: found.id, skillIds: [skill.id], studentIds };
     const rows = [
       ...workRows(context, {
         ...common,
-        id: practiceId,
+        assignmentId: practiceId,
         kind: "practice",
+        settings: { items: PRACTICE_ITEMS },
         title: skill.studentName,
         instructions: "Some more on what we looked at together. Take the hint when you need it.",
         opensAt: now,
         dueAt,
-        budgetItems: PRACTICE_ITEMS,
       }),
       ...workRows(context, {
         ...common,
-        id: checkId,
+        assignmentId: checkId,
         kind: "check",
+        settings: { items: input.checkItems },
         title: `Check: ${skill.studentName}`,
         instructions: "A short check. One try for each; you see the result in class.",
         opensAt: checkOpensAt,
         dueAt: checkDueAt,
-        budgetItems: input.checkItems,
       }),
       added("reteaches", {
         id: input.reteachId,
         groupId: found.id,
         skillId: skill.id,
-        practiceWorkId: practiceId,
-        checkWorkId: checkId,
+        practiceId,
+        checkId,
         assignedDay: today,
         createdAt: now,
       }),

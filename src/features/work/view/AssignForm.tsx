@@ -13,7 +13,22 @@ import type { AssignForm as View } from "../types";
 const box = "bg-field border-ink border-[1.5px] px-2 py-1.5";
 const label = "mb-1 block text-[15px] font-semibold";
 
-/** Gives adaptive practice: what, to whom, when, how much. */
+/** The ways in which work that is given to a class ends. */
+const ENDS = {
+  practice: {
+    choice: "when the skills are mastered",
+    before: "or after at most",
+    note: "Mastered means a chance of 95 % or more after at least 4 answers on 2 kinds of item; most students need 5 to 9.",
+  },
+  amount: {
+    choice: "after a number of items",
+    before: "after",
+    note: "Everybody gets items as hard as everybody else's. The first try counts; the mark is the share right.",
+  },
+} as const;
+const ENDS_IN_ORDER = ["practice", "amount"] as const satisfies readonly (keyof typeof ENDS)[];
+
+/** Gives work: what, to whom, when, how it ends. */
 export function AssignForm(props: {
   readonly form: View;
   readonly base: string;
@@ -27,7 +42,7 @@ export function AssignForm(props: {
   const pulledClass = props.fromPullList
     ? form.classes.find(({ students }) => students.some(({ id }) => pulledIds.has(id)))
     : undefined;
-  const [workId] = useState(() => v7());
+  const [assignmentId] = useState(() => v7());
   const [classId, setClassId] = useState<string | null>(null);
   const [skillIds, setSkillIds] = useState<readonly string[]>(() =>
     [props.skillId ?? form.suggestedSkillId ?? ""].filter((id) => id !== ""),
@@ -38,7 +53,8 @@ export function AssignForm(props: {
   const [instructions, setInstructions] = useState("");
   const [opensDay, setOpensDay] = useState(form.today);
   const [dueDay, setDueDay] = useState(form.dueDay);
-  const [budgetItems, setBudget] = useState(12);
+  const [kind, setKind] = useState<keyof typeof ENDS>("practice");
+  const [items, setItems] = useState(12);
   const [find, setFind] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
@@ -58,7 +74,8 @@ export function AssignForm(props: {
   const assign = () =>
     start(async () => {
       const result = await assignAction({
-        workId,
+        assignmentId,
+        kind,
         classId: chosen.id,
         title: shownTitle,
         instructions,
@@ -66,7 +83,7 @@ export function AssignForm(props: {
         studentIds: to.map(({ id }) => id),
         opensDay,
         dueDay,
-        budgetItems,
+        items,
       });
       if (!result.ok) {
         setProblem(result.message);
@@ -75,17 +92,14 @@ export function AssignForm(props: {
       const { changeId } = result.data;
       sayDone(`Assigned “${shownTitle}” to ${to.length} students.`, changeId ? () => undoAction(changeId) : undefined);
       if (props.fromPullList) pull.clear();
-      router.push(`${base}/work/${workId}`);
+      router.push(`${base}/work/${assignmentId}`);
     });
   const shownSkills = form.skills.filter(({ name }) =>
     name.toLocaleLowerCase().includes(find.trim().toLocaleLowerCase()),
   );
   return (
     <form action={assign} className="px-5 py-4">
-      <PageHead
-        title="Assign practice"
-        sub="It adapts to each student and ends when the skill is mastered, or when the items are used up."
-      >
+      <PageHead title="Assign work" sub="To a class or to some of it; each student gets items of their own.">
         <Button look="main" type="submit" disabled={busy || to.length === 0 || skillIds.length === 0}>
           Assign to {to.length === chosen.students.length ? chosen.name : `${to.length} in ${chosen.name}`}
         </Button>
@@ -210,25 +224,35 @@ export function AssignForm(props: {
               />
             </label>
           </div>
-          <label className="block">
-            <span className={label}>Until mastered, or after at most</span>
-            <span className="flex items-center gap-2">
+          <fieldset>
+            <legend className={label}>How it ends</legend>
+            {ENDS_IN_ORDER.map((end) => (
+              <label key={end} className="flex items-baseline gap-2 py-0.5 text-[15px]">
+                <input
+                  type="radio"
+                  name="ends"
+                  className="accent-ink"
+                  checked={kind === end}
+                  onChange={() => setKind(end)}
+                />
+                {ENDS[end].choice}
+              </label>
+            ))}
+            <label className="mt-2 flex items-center gap-2 text-[15px]">
+              {ENDS[kind].before}
               <input
                 type="number"
                 className={`${box} w-20`}
                 min={4}
                 max={40}
-                value={budgetItems}
-                onChange={(event) => setBudget(Number(event.target.value))}
+                value={items}
+                onChange={(event) => setItems(Number(event.target.value))}
                 required
               />{" "}
               items
-            </span>
-          </label>
-          <p className="text-mute text-[14px]">
-            Mastered means a chance of 95 % or more after at least 4 answers on 2 kinds of item; most students need 5 to
-            9.
-          </p>
+            </label>
+          </fieldset>
+          <p className="text-mute text-[14px]">{ENDS[kind].note}</p>
         </div>
       </div>
     </form>

@@ -2,6 +2,7 @@ import Link from "next/link";
 import { PageHead } from "@/ui/layout/PageHead";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { WorkListEntry } from "../types";
+import { KIND_WORDS } from "./kindWords";
 
 /** All work of the chosen classes: open first, each with how far everybody is. */
 export function WorkList({ works, base }: { readonly works: readonly WorkListEntry[]; readonly base: string }) {
@@ -46,7 +47,7 @@ export function WorkList({ works, base }: { readonly works: readonly WorkListEnt
                     </Link>
                     <span className="text-mute text-[14px]">
                       {" "}
-                      {work.kind === "check" ? "check, " : ""}
+                      {KIND_WORDS[work.kind].inList}
                       {work.className}
                     </span>
                   </td>

@@ -9,6 +9,7 @@ import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button } from "@/ui/primitives/Button";
 import { moveDueDayAction, withdrawAction } from "../actions";
 import type { StudentStatus, WorkRowView, WorkView } from "../types";
+import { KIND_WORDS } from "./kindWords";
 
 const ORDER: readonly StudentStatus[] = ["stuck", "working", "not-started", "budget", "amount", "mastered"];
 const NAMES: Readonly<Record<StudentStatus, string>> = {
@@ -49,7 +50,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
     <div className="px-5 py-4">
       <PageHead
         title={work.title}
-        sub={`${work.className}, ${work.skills.join(", ")}. ${work.kind === "check" ? `Check of ${work.budgetItems} items` : `Until mastered, at most ${work.budgetItems} items`}; open from ${work.opens}, due ${work.due}.`}
+        sub={`${work.className}, ${work.skills.join(", ")}. ${KIND_WORDS[work.kind].ends(work.items)}; open from ${work.opens}, due ${work.due}.`}
       >
         <label className="flex items-center gap-2 text-[15px]">
           Due
@@ -168,7 +169,10 @@ function Row({
           <i className="bg-water block h-full" style={{ width: `${row.progress * 100}%` }} />
         </span>
       </td>
-      <td>{row.itemsDone > 0 ? `${row.itemsRight} of ${row.itemsDone}` : ""}</td>
+      <td>
+        {row.itemsDone > 0 ? `${row.itemsRight} of ${row.itemsDone}` : ""}
+        {row.markPercent === null ? "" : `; with partial credit ${row.markPercent} %`}
+      </td>
       <td className="text-mute">
         {row.lastWorked}
         {row.tooLate > 0 ? (

@@ -3,7 +3,7 @@ import { spreadPlan } from "@/core/calendar/spreadPlan";
 import { subjectCode } from "@/core/roster/subjectCode";
 import { added } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
-import { libraryOf } from "@/server/runtime/library";
+import { libraryOf } from "@/server/library/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School } from "@/server/runtime/school";
 import type { PlannedClass } from "../../reads/tables/plannedClass";

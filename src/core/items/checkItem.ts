@@ -1,0 +1,40 @@
+import type { DrawnItem } from "./drawItem";
+import { roomOf } from "./rooms";
+import type { UnreadableReason, Verdict } from "./verdict";
+
+/** A response to an item: what was given to each part, by the part's id, in stable ids. */
+export type ItemResponse = Readonly<Record<string, unknown>>;
+
+/** What a readable part earned. */
+export type PartScore = Extract<Verdict, { readable: true }> & { readonly partId: string };
+
+/** The verdict on a response as a whole: one part that can't be read keeps all of it from being scored. */
+export type ItemVerdict =
+  | { readonly readable: false; readonly partId: string; readonly reason: UnreadableReason; readonly wanted?: string }
+  | { readonly readable: true; readonly right: boolean; readonly parts: readonly PartScore[] };
+
+/** Checks a response part by part, each in the room of its kind. */
+export function checkItem(item: DrawnItem, response: ItemResponse): ItemVerdict {
+  const parts: PartScore[] = [];
+  for (const { id: partId, kind, drawn } of item.parts) {
+    const given = response[partId];
+    const verdict: Verdict =
+      given === undefined ? { readable: false, reason: "empty" } : roomOf(kind).check(drawn, given);
+    if (!verdict.readable) return { ...verdict, partId };
+    parts.push({ ...verdict, partId });
+  }
+  return { readable: true, right: parts.every(({ earned, possible }) => earned === possible), parts };
+}
+
+/** A response as a browser sends it, with stable ids; null when it is no response to this item. */
+export function receivedResponse(item: DrawnItem, sent: unknown): ItemResponse | null {
+  if (typeof sent !== "object" || sent === null || Array.isArray(sent)) return null;
+  const response: Record<string, unknown> = {};
+  for (const { id, kind, drawn } of item.parts) {
+    if (!Object.hasOwn(sent, id)) continue;
+    const own = roomOf(kind).received(drawn, (sent as Record<string, unknown>)[id]);
+    if (own === null) return null;
+    response[id] = own;
+  }
+  return response;
+}

@@ -1,0 +1,45 @@
+import { compileExpression } from "../answers/compileExpression";
+import type { Rational } from "../numeric/rational";
+import { numberFrom } from "./drawParameters";
+import { fillText } from "./fillText";
+import type { DrawnOption, OptionsBody } from "./options";
+import type { DrawSetting } from "./room";
+
+/** An option with whether its values are of a kind that anybody could mean: none under 0. */
+type Candidate = DrawnOption & { readonly sensible: boolean };
+
+/** All options of a draw in the order of the body, those included that say the same as an earlier one. */
+export function drawOptions(body: OptionsBody, { values, words }: DrawSetting): Candidate[] {
+  return body.options.map((option) => {
+    const own: Record<string, Rational> = { ...values };
+    for (const [name, expression] of Object.entries(option.values)) own[name] = numberFrom(expression, values);
+    return {
+      id: option.id,
+      text: fillText(body.option, own, words),
+      right: compileExpression(body.right)(own) === true,
+      sensible: Object.keys(option.values).every((name) => own[name] !== undefined && own[name].compare(0) >= 0),
+      misconceptionId: option.misconceptionId ?? null,
+    };
+  });
+}
+
+/** Options in an order kept from before; as drawn when that names other ones. */
+export function optionsInOrder(options: readonly DrawnOption[], ids: readonly string[]): readonly DrawnOption[] {
+  const ordered = ids.flatMap((id) => options.find((option) => option.id === id) ?? []);
+  return ordered.length === options.length ? ordered : options;
+}
+
+/** What an option is called on the screen: by its place, so that no id tells which one is right. */
+export const optionLetter = (place: number): string => String.fromCharCode(65 + place);
+
+/** The option that a letter of the screen stands for. */
+export const optionAtLetter = (options: readonly DrawnOption[], letter: string): DrawnOption | undefined =>
+  options.find((_, place) => optionLetter(place) === letter);
+
+export interface ShownOptions {
+  readonly options: readonly { readonly letter: string; readonly text: string }[];
+}
+
+export const shownOptions = (options: readonly DrawnOption[]): ShownOptions => ({
+  options: options.map(({ text }, place) => ({ letter: optionLetter(place), text })),
+});

@@ -1,0 +1,52 @@
+import type { ParameterValues } from "./drawParameters";
+import type { Verdict } from "./verdict";
+
+/** What a part is drawn with. */
+export interface DrawSetting {
+  readonly values: ParameterValues;
+  readonly words: Readonly<Record<string, string>>;
+  /** Fills the slots of a text. */
+  readonly say: (text: string) => string;
+  /** The item's own random numbers, after those that chose its values and story. */
+  readonly random: () => number;
+  /** For errors: which item it is. */
+  readonly itemId: string;
+}
+
+/** A wrong response that a known misconception explains. */
+export interface Mistake<Response> {
+  readonly misconceptionId: string;
+  readonly response: Response;
+}
+
+/**
+ * A kind of item part: how it is drawn, what of it a student may see, how a response is read, checked and worded. Everything
+ * that depends on the kind stands in its room, so that nothing outside asks which kind it is.
+ */
+export interface ItemRoom<Body, Drawn, Shown, Response> {
+  /** The part as a draw gives it. Throws "bad-item" when the body breaks its own rules. */
+  readonly draw: (body: Body, setting: DrawSetting) => Drawn;
+  /** Stable ids in the order of showing; empty where nothing is ordered. */
+  readonly order: (drawn: Drawn) => readonly string[];
+  /** The same part in an order kept from before. */
+  readonly inOrder: (drawn: Drawn, ids: readonly string[]) => Drawn;
+  /** Texts that there are to choose from; empty where something is to be written. */
+  readonly optionTexts: (drawn: Drawn) => readonly string[];
+  /** What a student's browser gets: nothing in it tells the answer. */
+  readonly shown: (drawn: Drawn) => Shown;
+  /** A response as a browser sends it, with stable ids in place of what was shown; null when it is none of this kind. */
+  readonly received: (drawn: Drawn, sent: unknown) => Response | null;
+  readonly check: (drawn: Drawn, response: Response) => Verdict;
+  /** A response as it stood on the screen. */
+  readonly responseWords: (drawn: Drawn, response: Response) => string;
+  readonly rightResponse: (drawn: Drawn) => Response;
+  readonly mistakes: (drawn: Drawn) => readonly Mistake<Response>[];
+  /** Chance of a right response by mere guessing, 0 to 1. */
+  readonly guessing: (body: Body) => number;
+}
+
+/** A record of the browser's with a text under a name; null when it is none. */
+export function sentText(sent: unknown, name: string): string | null {
+  const value = typeof sent === "object" && sent !== null ? (sent as Record<string, unknown>)[name] : undefined;
+  return typeof value === "string" ? value : null;
+}

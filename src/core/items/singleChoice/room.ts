@@ -1,0 +1,30 @@
+import { optionAtLetter, optionsInOrder, type ShownOptions, shownOptions } from "../drawOptions";
+import { type ItemRoom, sentText } from "../room";
+import type { DrawnSingleChoice, SingleChoiceBody, SingleChoiceResponse } from "./body";
+import { check } from "./check";
+import { draw } from "./draw";
+import { responseWords } from "./responseWords";
+
+/** Chance of a right answer by mere guessing, among the usual four options. */
+const GUESSING = 0.25;
+
+export const singleChoiceRoom: ItemRoom<SingleChoiceBody, DrawnSingleChoice, ShownOptions, SingleChoiceResponse> = {
+  draw,
+  order: ({ options }) => options.map(({ id }) => id),
+  optionTexts: ({ options }) => options.map(({ text }) => text),
+  inOrder: (drawn, ids) => ({ ...drawn, options: optionsInOrder(drawn.options, ids) }),
+  shown: ({ options }) => shownOptions(options),
+  received: ({ options }, sent) => {
+    const letter = sentText(sent, "option");
+    if (letter === null) return null;
+    return { option: letter === "" ? "" : (optionAtLetter(options, letter)?.id ?? `no option ${letter}`) };
+  },
+  check,
+  responseWords,
+  rightResponse: ({ options }) => ({ option: options.find(({ right }) => right)?.id ?? "" }),
+  mistakes: ({ options }) =>
+    options.flatMap(({ id, misconceptionId }) =>
+      misconceptionId === null ? [] : [{ misconceptionId, response: { option: id } }],
+    ),
+  guessing: () => GUESSING,
+};

@@ -1,0 +1,37 @@
+import type { NumberProblem } from "../answers/checkNumber";
+
+/** Why a response can't be read; it is not scored, and the student may mend it. */
+export type UnreadableReason = NumberProblem | "no-such-option";
+
+/**
+ * What every room says of a response: it can't be read, or it earned so much of what there was. `earned` and `possible` are
+ * whole numbers, in the smallest steps in which the part counts: 2 of 3 is exactly two thirds.
+ */
+export type Verdict =
+  | {
+      readonly readable: false;
+      readonly reason: UnreadableReason;
+      /** An example of what is wanted, such as the unit; absent where the reason says it all. */
+      readonly wanted?: string;
+    }
+  | {
+      readonly readable: true;
+      readonly earned: number;
+      readonly possible: number;
+      /** Known misconceptions that it shows. */
+      readonly misconceptionIds: readonly string[];
+    };
+
+export const unreadable = (reason: UnreadableReason, wanted?: string): Verdict => ({
+  readable: false,
+  reason,
+  ...(wanted === undefined ? {} : { wanted }),
+});
+
+/** All or nothing. */
+export const allOrNothing = (right: boolean, misconceptionId: string | null = null): Verdict => ({
+  readable: true,
+  earned: right ? 1 : 0,
+  possible: 1,
+  misconceptionIds: right || misconceptionId === null ? [] : [misconceptionId],
+});

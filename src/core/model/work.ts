@@ -1,0 +1,19 @@
+/** How a part of a piece of work runs. Each has a conductor of its own (`core/work/conductors`). */
+export const WORK_KINDS = ["practice", "check", "amount"] as const;
+export type WorkKind = (typeof WORK_KINDS)[number];
+
+/** Why a run at a piece of work is over. */
+export const FINISH_REASONS = ["mastered", "budget", "amount"] as const;
+export type FinishReason = (typeof FINISH_REASONS)[number];
+
+/** What a kind of work asks of whoever sets it up. */
+export interface PartSettings {
+  /** Items that end it, or the most that may be spent. */
+  readonly items: number;
+}
+
+/** What a conductor remembers of the beginning. */
+export interface SittingState {
+  /** Chance of mastery by skill id. */
+  readonly chancesAtStart?: Readonly<Record<string, number>>;
+}

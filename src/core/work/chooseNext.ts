@@ -1,0 +1,83 @@
+import type { ItemParameters } from "../measurement/item";
+import { chanceOfRight } from "../selection/chanceOfRight";
+import { nextItem, TARGET_CHANCE } from "../selection/nextItem";
+import type { Aim, Conductor } from "./conductors/conductor";
+import type { PartSituation, PickedItem, SkillOfWork } from "./partSituation";
+import type { SittingItem } from "./sittingItem";
+
+/** A reserve item is taken as the next one when its chance lies this near the target. */
+const RESERVE_FITS = 0.15;
+
+type Given = Pick<SittingItem, "skillId" | "itemId" | "versionId" | "seed" | "context">;
+
+/**
+ * What comes next: an item in reserve that serves, or an item newly chosen. Null when nothing is left to give. `parametersOf`
+ * gives the parameters of an item that was drawn before.
+ */
+export function chooseNext(
+  conductor: Conductor,
+  situation: PartSituation,
+  parametersOf: (item: Given) => ItemParameters,
+  random: () => number,
+): SittingItem | PickedItem | null {
+  const shown = situation.items.filter(({ state }) => state !== "reserve");
+  const aim = conductor.next(situation, shown);
+  if (!aim) return null;
+  const fits = (item: SittingItem): boolean => {
+    if (item.state !== "reserve") return false;
+    if ("picked" in aim) return isSame(item, aim.picked);
+    if (item.skillId !== aim.skillId || item.itemId === shown.at(-1)?.itemId) return false;
+    const { difficulty } = situation.skills.get(aim.skillId) as SkillOfWork;
+    return Math.abs(chanceOfRight(aim.mastery, parametersOf(item), difficulty) - TARGET_CHANCE) < RESERVE_FITS;
+  };
+  return situation.items.find(fits) ?? itemFor(aim, situation, situation.items, random);
+}
+
+/** Further items for the reserve, as if the ones before were answered. */
+export function chooseReserve(
+  conductor: Conductor,
+  situation: PartSituation,
+  count: number,
+  random: () => number,
+): PickedItem[] {
+  const chosen: PickedItem[] = [];
+  for (let n = 0; n < count; n++) {
+    const shown = [...situation.items, ...chosen];
+    const aim = conductor.next(situation, shown);
+    const item = aim ? itemFor(aim, situation, shown, random) : null;
+    if (item) chosen.push(item);
+  }
+  return chosen;
+}
+
+const isSame = (item: Given, other: Given) => item.versionId === other.versionId && item.seed === other.seed;
+
+function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], random: () => number): PickedItem | null {
+  if ("picked" in aim) return aim.picked;
+  const { skillId, mastery, missesInRow } = aim;
+  const skill = situation.skills.get(skillId) as SkillOfWork;
+  const found = nextItem(
+    skill.pool,
+    {
+      mastery,
+      missesInRow,
+      skillDifficulty: skill.difficulty,
+      recentItemIds: shown.filter((item) => item.skillId === skillId).map(({ itemId }) => itemId),
+      seen: new Set(shown.map(({ itemId, seed }) => `${itemId}#${seed}`)),
+    },
+    random,
+  );
+  if (!found) return null;
+  const { itemId, versionId, seed, contexts } = found;
+  const fresh = contexts.filter((context) => context !== shown.at(-1)?.context);
+  const context = (fresh.length > 0 ? fresh : contexts)[Math.floor(random() * (fresh.length || contexts.length))];
+  return context === undefined ? null : { skillId, itemId, versionId, seed, context };
+}
+
+/** The skills whose summaries choosing looks at: those of the part and what they build on. */
+export function skillsLookedAt(
+  skillIds: readonly string[],
+  prerequisitesOf: (skillId: string) => readonly string[],
+): string[] {
+  return [...new Set(skillIds.flatMap((id) => [id, ...prerequisitesOf(id)]))];
+}

@@ -1,0 +1,15 @@
+import { markOfFirstTries } from "../markOfFirstTries";
+import type { Conductor } from "./conductor";
+import { endOfFixed, nextOfFixed } from "./fixedLength";
+import { overAfterTries } from "./overAfterTries";
+
+/** A fixed number of items, one try each, the same hardness for everybody; nothing is told before it is handed in. */
+export const check: Conductor = {
+  begin: () => ({}),
+  next: nextOfFixed,
+  take: overAfterTries(1),
+  end: endOfFixed,
+  tells: { verdict: false, hints: false, count: false },
+  pickable: false,
+  mark: markOfFirstTries,
+};

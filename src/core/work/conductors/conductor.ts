@@ -1,0 +1,51 @@
+import type { FinishReason, SittingState } from "../../model/work";
+import type { Rational } from "../../numeric/rational";
+import type { PartSituation, PickedItem } from "../partSituation";
+
+/** What the next item should be: an item of a skill at a student's chance, or one that was picked. */
+export type Aim =
+  | { readonly skillId: string; readonly mastery: number; readonly missesInRow: number }
+  | { readonly picked: PickedItem };
+
+/** How far a run has come. */
+export interface PartEnd {
+  /** 0 to 1; full only at the end. */
+  readonly progress: number;
+  readonly done: boolean;
+  readonly reason: FinishReason | null;
+}
+
+/** What a student, and the student's browser, may be told when. */
+export interface Tells {
+  /** Right or wrong after each try, with what to look at. */
+  readonly verdict: boolean;
+  readonly hints: boolean;
+  /** How many were right so far. */
+  readonly count: boolean;
+}
+
+/** One try at an item. */
+export interface Try {
+  readonly right: boolean;
+  readonly number: number;
+  /** Given while the server could not be reached: nothing was told, so there is no second try. */
+  readonly offline: boolean;
+}
+
+/**
+ * A kind of work: what comes next, when an item is over, when the run is, and what is told meanwhile. Everything that depends
+ * on the kind stands in its conductor.
+ */
+export interface Conductor {
+  readonly begin: (situation: PartSituation) => SittingState;
+  /** What to aim the next item at, as if the items in `shown` had been given; null when nothing is left to give. */
+  readonly next: (situation: PartSituation, shown: readonly { readonly skillId: string }[]) => Aim | null;
+  /** Whether the item is over with this try. */
+  readonly take: (given: Try) => boolean;
+  readonly end: (situation: PartSituation) => PartEnd;
+  readonly tells: Tells;
+  /** Whether its items may be picked by hand. */
+  readonly pickable: boolean;
+  /** The mark so far, exact, 0 to 1; null before there is anything to mark. */
+  readonly mark: (situation: PartSituation) => Rational | null;
+}

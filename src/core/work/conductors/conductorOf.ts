@@ -1,0 +1,10 @@
+import type { WorkKind } from "../../model/work";
+import { amount } from "./amount";
+import { check } from "./check";
+import type { Conductor } from "./conductor";
+import { practice } from "./practice";
+
+/** Every kind of work by its conductor: the compiler wants each, and nothing else names one. */
+const CONDUCTORS = { practice, check, amount } satisfies Record<WorkKind, Conductor>;
+
+export const conductorOf = (kind: WorkKind): Conductor => CONDUCTORS[kind];

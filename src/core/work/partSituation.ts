@@ -1,0 +1,65 @@
+import { masteryToday } from "../mastery/masteryToday";
+import { priorMastery } from "../mastery/priorMastery";
+import type { SkillState } from "../mastery/skillState";
+import type { PartSettings, SittingState } from "../model/work";
+import type { ItemCandidate } from "../selection/nextItem";
+import type { SittingItem } from "./sittingItem";
+
+/** An item that could be drawn for a skill, with the stories it can be told in. */
+export interface PoolItem extends ItemCandidate {
+  readonly versionId: string;
+  readonly contexts: readonly string[];
+}
+
+/** What choosing needs to know of a skill. */
+export interface SkillOfWork {
+  /** On the vertical scale, in logits. */
+  readonly difficulty: number;
+  readonly prerequisites: readonly string[];
+  readonly contrasts: readonly string[];
+  /** How many skills build directly on it. */
+  readonly unlocks: number;
+  /** Empty for skills that are only looked at. */
+  readonly pool: readonly PoolItem[];
+}
+
+/** An item that somebody picked by hand: the same for everybody. */
+export interface PickedItem {
+  readonly skillId: string;
+  readonly itemId: string;
+  readonly versionId: string;
+  readonly seed: number;
+  readonly context: string;
+}
+
+/** All that the next step of a student's run at a part of a piece of work is decided from. */
+export interface PartSituation {
+  readonly settings: PartSettings;
+  readonly skillIds: readonly string[];
+  /** Of the part's skills and of what they build on. */
+  readonly skills: ReadonlyMap<string, SkillOfWork>;
+  /** Items picked by hand, in order; empty when they are drawn. */
+  readonly picked: readonly PickedItem[];
+  readonly states: ReadonlyMap<string, SkillState>;
+  readonly state: SittingState;
+  /** Null where nobody knows it. */
+  readonly grade: number | null;
+  readonly day: number;
+  /** In the order of showing. */
+  readonly items: readonly SittingItem[];
+  /** Items granted to this student beyond the settings. */
+  readonly extraItems: number;
+}
+
+/** Today's chance of mastery of a skill of the situation. Throws for a skill that is not in it. */
+export function chanceNow({ states, skills, grade, day }: PartSituation, skillId: string): number {
+  const state = states.get(skillId);
+  if (state) return masteryToday(state, day);
+  const skill = skills.get(skillId);
+  if (!skill) throw new RangeError(`The situation does not hold the skill ${skillId}.`);
+  return priorMastery(grade, skill.difficulty);
+}
+
+/** The most items that the student is given. */
+export const mostItems = ({ settings, extraItems }: Pick<PartSituation, "settings" | "extraItems">): number =>
+  settings.items + extraItems;

@@ -1,0 +1,22 @@
+/** An item that a sitting has shown, shows, or holds ready for a lost connection. */
+export interface SittingItem {
+  readonly id: string;
+  readonly state: "reserve" | "open" | "done";
+  /** The skill it was chosen for. */
+  readonly skillId: string;
+  readonly itemId: string;
+  readonly versionId: string;
+  readonly seed: number;
+  readonly context: string;
+  readonly tries: number;
+  /** What the first try earned of what was possible, in whole steps; null before it. */
+  readonly earned: number | null;
+  readonly possible: number | null;
+}
+
+/** Whether a student has tried it. */
+export const isBegun = ({ tries }: Pick<SittingItem, "tries">): boolean => tries > 0;
+
+/** Whether the first try earned everything. */
+export const isRightFirst = ({ earned, possible }: Pick<SittingItem, "earned" | "possible">): boolean =>
+  earned !== null && earned === possible;

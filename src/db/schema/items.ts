@@ -1,0 +1,85 @@
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { skills, standards } from "./library";
+
+/** What stays the same however often an item is rewritten. */
+export const items = sqliteTable("items", {
+  id: text("id").primaryKey(),
+  /** Came with Oxbow's own content, which brings it up to date. */
+  shipped: integer("shipped", { mode: "boolean" }).notNull().default(false),
+  retiredAt: integer("retired_at"),
+});
+
+/** The content of an item; never edited once it is ready, since answers refer to it. The highest ready number is the current one. */
+export const itemVersions = sqliteTable(
+  "item_versions",
+  {
+    id: text("id").primaryKey(),
+    itemId: text("item_id")
+      .notNull()
+      .references(() => items.id),
+    number: integer("number").notNull(),
+    /** Body as `core/items` reads it: draws, story, and a list of parts, each of its own kind. */
+    body: text("body", { mode: "json" }).$type<object>().notNull(),
+    /** Depth of thinking, 1 to 4; null where nobody said. */
+    depth: integer("depth"),
+    calculator: integer("calculator", { mode: "boolean" }).notNull().default(false),
+    language: text("language").notNull().default("en"),
+    status: text("status", { enum: ["draft", "ready"] }).notNull(),
+    /** SHA-256 of the body in canonical form; empty where it was written before bodies were hashed. */
+    contentHash: text("content_hash").notNull(),
+    createdAt: integer("created_at").notNull(),
+  },
+  (t) => [uniqueIndex("item_versions_by_number").on(t.itemId, t.number)],
+);
+
+/** The skills that an item practises; the first is the one that it stands under. */
+export const itemSkills = sqliteTable(
+  "item_skills",
+  {
+    itemId: text("item_id")
+      .notNull()
+      .references(() => items.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
+    place: integer("place").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.itemId, t.skillId] }), index("item_skills_by_skill").on(t.skillId)],
+);
+
+/** Standards that an item is written for beyond those of its skills. */
+export const itemStandards = sqliteTable(
+  "item_standards",
+  {
+    itemId: text("item_id")
+      .notNull()
+      .references(() => items.id),
+    standardId: text("standard_id")
+      .notNull()
+      .references(() => standards.id),
+  },
+  (t) => [primaryKey({ columns: [t.itemId, t.standardId] }), index("item_standards_by_standard").on(t.standardId)],
+);
+
+/** Estimates of a version's parameters; the latest in force goes before the rule in its body. */
+export const itemParameters = sqliteTable(
+  "item_parameters",
+  {
+    id: text("id").primaryKey(),
+    versionId: text("version_id")
+      .notNull()
+      .references(() => itemVersions.id),
+    source: text("source", { enum: ["expert", "calibrated"] }).notNull(),
+    a: real("a").notNull(),
+    /** Offset from the skill's difficulty, in logits. */
+    b: real("b").notNull(),
+    c: real("c").notNull(),
+    aSe: real("a_se"),
+    bSe: real("b_se"),
+    cSe: real("c_se"),
+    /** Answers behind the estimate; null for an expert's. */
+    answers: integer("answers"),
+    inForceFrom: integer("in_force_from").notNull(),
+  },
+  (t) => [index("item_parameters_by_version").on(t.versionId, t.inForceFrom)],
+);

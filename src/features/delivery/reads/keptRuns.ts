@@ -1,0 +1,40 @@
+import "server-only";
+import { sittingById } from "@/db/queries/sittings";
+import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
+import { keptStore } from "@/server/runtime/kept";
+import type { Runtime } from "@/server/runtime/runtime";
+import { loadRun, type Run } from "./run";
+
+/** Students whose run is kept in memory: a lesson's worth of a large school. */
+const MOST_RUNS = 2_000;
+/** What no table's count tells of, such as a grade corrected by another process, is seen after this. */
+const MOST_MILLISECONDS = 5 * 60_000;
+
+/**
+ * The run that a student is at, by the student: whoever turns to another piece of work begins anew there, since the answers
+ * given elsewhere changed what is known of the skills. A kept run may be behind what another process has written; the version
+ * in the sitting's row, and the number of scores in each summary, refuse what was worked out from it (see `writeAnswer`).
+ */
+const store = keptStore<Run | null>(
+  ["assignments", "assignment_targets", "works", "parts", "part_skills", "part_items", "people", ...LIBRARY_TABLES],
+  async () => null,
+  { most: MOST_RUNS, milliseconds: MOST_MILLISECONDS },
+);
+
+/** A student's run at a sitting: as kept, or read now. Null when there is no such sitting. */
+export async function runOf(runtime: Runtime, personId: string, sittingId: string): Promise<Run | null> {
+  const run = await store.get(runtime, personId);
+  return run?.sitting.id === sittingId ? run : freshRun(runtime, sittingId);
+}
+
+/** The same, read now. */
+export async function freshRun(runtime: Runtime, sittingId: string): Promise<Run | null> {
+  const owner = await sittingById(runtime.db.read, sittingId);
+  return owner ? loadRun(runtime.db.read, runtime, owner) : null;
+}
+
+/** Keeps a run as it stands after a step. */
+export const keepRun = (runtime: Runtime, run: Run): void => store.put(runtime, run.personId, run);
+
+/** Forgets the run of a student whose summaries were made anew, or whose kept one has turned out to be behind. */
+export const forgetRunOf = (runtime: Runtime, personId: string): void => store.forget(runtime, personId);

@@ -1,0 +1,125 @@
+import "server-only";
+import { dayNumber } from "@/core/calendar/dayNumber";
+import type { ItemVersion } from "@/core/items/itemBody";
+import type { SkillState } from "@/core/mastery/skillState";
+import { skillsLookedAt } from "@/core/work/chooseNext";
+import type { Conductor } from "@/core/work/conductors/conductor";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
+import type { PartSituation } from "@/core/work/partSituation";
+import { gradeAtWork } from "@/db/queries/people";
+import { itemsOfSitting, type SittingItemRow, type SittingOwner, type SittingRow } from "@/db/queries/sittings";
+import { skillStatesOfPerson } from "@/db/queries/summaries";
+import { assignmentById, type GivenWork, partById, pickedItemsOf, skillIdsOfPart } from "@/db/queries/work";
+import type { Queryable } from "@/db/queryable";
+import { statesByStudent } from "@/server/classroom/skillStates";
+import { type Drawer, drawerWith, versionsOf } from "@/server/library/drawnItems";
+import { type Library, libraryOf } from "@/server/library/library";
+import { type Shelf, shelvesOf } from "@/server/library/shelf";
+import { Refusal } from "@/server/runtime/refusal";
+import type { Runtime } from "@/server/runtime/runtime";
+import { dayAt, schoolOf } from "@/server/runtime/school";
+
+/** A student's run at a part of what was given, with all that its next step is decided from. Never changed: each step is a new one. */
+export interface Run {
+  readonly personId: string;
+  readonly schoolId: string;
+  readonly work: GivenWork;
+  readonly conductor: Conductor;
+  readonly sitting: SittingRow;
+  /** In the order of showing; what is in reserve stands behind. */
+  readonly items: readonly SittingItemRow[];
+  readonly situation: PartSituation;
+  readonly library: Library;
+  readonly shelves: ReadonlyMap<string, Shelf>;
+  readonly versions: ReadonlyMap<string, ItemVersion>;
+  readonly drawer: Drawer;
+}
+
+/** Reads everything about a sitting, begun or about to begin. `items` is read unless given. */
+export async function loadRun(
+  db: Queryable,
+  runtime: Runtime,
+  { sitting, personId, assignmentId, extraItems }: SittingOwner,
+  items?: readonly SittingItemRow[],
+): Promise<Run> {
+  const [work, part, skillIds, picked, own, library] = await Promise.all([
+    assignmentById(db, assignmentId),
+    partById(db, sitting.partId),
+    skillIdsOfPart(db, sitting.partId),
+    pickedItemsOf(db, sitting.partId),
+    items ?? itemsOfSitting(db, sitting.id),
+    libraryOf(runtime),
+  ]);
+  if (!work || !part) throw new Refusal("not-found", "This work is not on your list.");
+  const shelves = await shelvesOf(runtime, skillIds);
+  const older = await versionsOf(
+    runtime,
+    [...own, ...picked].map(({ versionId }) => versionId),
+  );
+  const versions = new Map([
+    ...[...shelves.values()].flatMap((shelf) => shelf.versions.map((version) => [version.id, version] as const)),
+    ...older,
+  ]);
+  // A part of an item may tell about skills that the work itself does not name.
+  const told = [...versions.values()].flatMap(({ body }) => body.parts.flatMap((one) => one.skillIds ?? []));
+  const looked = skillsLookedAt([...skillIds, ...told], (id) => library.skill(id).prerequisites);
+  const [states, grade, school] = await Promise.all([
+    skillStatesOfPerson(db, personId, looked),
+    gradeAtWork(db, personId, work.classId),
+    schoolOf(runtime, work.schoolId),
+  ]);
+  return {
+    personId,
+    schoolId: work.schoolId,
+    work,
+    conductor: conductorOf(part.kind),
+    sitting,
+    items: own,
+    library,
+    shelves,
+    versions,
+    drawer: drawerWith(runtime, versions),
+    situation: {
+      settings: part.settings,
+      skillIds,
+      skills: new Map(
+        looked.map((id) => {
+          const { difficulty, prerequisites, contrasts, unlocks } = library.skill(id);
+          // A getter, so that the items of a skill are drawn when one of them is to be chosen.
+          const skill = { difficulty, prerequisites, contrasts, unlocks: unlocks.length };
+          return [id, Object.defineProperty(skill, "pool", { get: () => shelves.get(id)?.pool ?? [] }) as never];
+        }),
+      ),
+      picked: picked.map(({ skillId, versionId, seed, context }) => ({
+        skillId,
+        itemId: versions.get(versionId)?.itemId ?? "",
+        versionId,
+        seed,
+        context,
+      })),
+      states: statesByStudent(states).get(personId) ?? new Map<string, SkillState>(),
+      state: sitting.state,
+      grade,
+      day: dayNumber(dayAt(school, runtime.now())),
+      items: own,
+      extraItems,
+    },
+  };
+}
+
+/** The same run with other items. */
+export const withItems = (run: Run, items: readonly SittingItemRow[]): Run => ({
+  ...run,
+  items,
+  situation: { ...run.situation, items },
+});
+
+/** The drawn item of one of the run's places. */
+export const drawnOf = ({ drawer }: Run, item: SittingItemRow) => drawer.draw(item);
+
+/** The parameters of one of the run's items. */
+export function parametersIn({ shelves, versions }: Run, item: { skillId: string; versionId: string; seed: number }) {
+  const [shelf, version] = [shelves.get(item.skillId), versions.get(item.versionId)];
+  if (!shelf || !version) throw new Refusal("not-found", "This item is not in the library.");
+  return shelf.parametersOf(version, item.seed);
+}

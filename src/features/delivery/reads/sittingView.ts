@@ -1,0 +1,83 @@
+import "server-only";
+import { roomOf } from "@/core/items/rooms";
+import { mostItems } from "@/core/work/partSituation";
+import type { ScoreRow } from "@/db/queries/answerLog";
+import type { SittingItemRow } from "@/db/queries/sittings";
+import type { Feedback, ItemView, PartView, SittingChange, SittingView } from "../types";
+import { feedbackOn } from "../words";
+import { drawnOf, type Run } from "./run";
+
+/** An answer that was given, with what it is worth. */
+export interface GivenAnswer {
+  readonly sittingItemId: string;
+  readonly tryNumber: number;
+  readonly scores: readonly Pick<ScoreRow, "earned" | "possible" | "misconceptionId">[];
+}
+
+/** The sitting as its student's browser gets it, built field by field. */
+export function sittingView(run: Run, last: GivenAnswer | null, serverNow: number): Omit<SittingView, "lessons"> {
+  const { work, situation } = run;
+  return {
+    ...sittingChange(run, last, serverNow, []),
+    workId: work.id,
+    kind: work.kind,
+    title: work.title,
+    instructions: work.instructions,
+    mostItems: mostItems(situation),
+  };
+}
+
+/** What an answer changed; items that the browser holds are not sent again. */
+export function sittingChange(
+  run: Run,
+  last: GivenAnswer | null,
+  serverNow: number,
+  holds: readonly string[],
+): SittingChange {
+  const { sitting, situation, conductor, items } = run;
+  const running = sitting.finishedAt === null;
+  const current = running ? items.find(({ state }) => state === "open") : undefined;
+  const itemsLeft = Math.max(0, mostItems(situation) - sitting.itemsDone - 1);
+  const ready = running ? items.filter(({ state }) => state === "reserve").slice(0, itemsLeft) : [];
+  return {
+    serverNow,
+    sittingId: sitting.id,
+    progress: sitting.progressPermille / 1000,
+    itemsDone: sitting.itemsDone,
+    itemsRight: conductor.tells.count ? sitting.itemsRight : 0,
+    finished: sitting.finishReason,
+    current: current ? itemView(run, current, feedbackOnLast(run, current, last)) : null,
+    reserve: ready.filter(({ id }) => !holds.includes(id)).map((item) => itemView(run, item, null)),
+    reserveIds: ready.map(({ id }) => id),
+  };
+}
+
+/** The lessons of the sitting's skills, in which students may read after a miss. */
+export function lessonsOf({ library, shelves }: Run): SittingView["lessons"] {
+  return Object.fromEntries(
+    [...shelves].map(([id, { lesson }]) => [id, { name: library.skill(id).studentName, lesson }]),
+  );
+}
+
+function itemView(run: Run, item: SittingItemRow, lastFeedback: Feedback | null): ItemView {
+  const drawn = drawnOf(run, item);
+  const { hints } = run.conductor.tells;
+  return {
+    presentationId: item.id,
+    skillId: item.skillId,
+    stem: drawn.stem,
+    table: drawn.table,
+    parts: drawn.parts.map(
+      ({ id, kind, prompt, drawn: part }) => ({ id, kind, prompt, shown: roomOf(kind).shown(part) }) as PartView,
+    ),
+    hasHint: hints && drawn.hint !== "",
+    hint: hints && (item.state === "reserve" || item.hints > 0) ? drawn.hint : null,
+    tries: item.tries,
+    lastFeedback,
+  };
+}
+
+function feedbackOnLast(run: Run, open: SittingItemRow, last: GivenAnswer | null): Feedback | null {
+  if (!run.conductor.tells.verdict || !last || last.sittingItemId !== open.id) return null;
+  return feedbackOn(drawnOf(run, open), run.library, { answer: last, itemOver: false });
+}

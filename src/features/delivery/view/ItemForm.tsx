@@ -1,0 +1,113 @@
+import { type FormEvent, useEffect, useRef, useState } from "react";
+import { useActiveTime } from "@/client/activeTime";
+import { Button } from "@/ui/primitives/Button";
+import { MathText } from "@/ui/primitives/MathText";
+import { NumberTable } from "@/ui/primitives/NumberTable";
+import type { ItemView } from "../types";
+import { controlOf, emptyValues, type PartValues, problemOf, responseOf, wordsOf } from "./items/controls";
+import { LessonDialog } from "./LessonDialog";
+import { SaidBelow } from "./SaidBelow";
+import type { SittingState } from "./useSitting";
+import { WORK_WORDS } from "./workWords";
+
+/** One item with its parts, what was said to the last try, and the way on. */
+export function ItemForm({ item, state }: { readonly item: ItemView; readonly state: SittingState }) {
+  const [values, setValues] = useState<PartValues>(() => emptyValues(item.parts));
+  const [problem, setProblem] = useState<string | null>(null);
+  const [lesson, setLesson] = useState(false);
+  const time = useActiveTime();
+  const form = useRef<HTMLFormElement>(null);
+  const feedbackBox = useRef<HTMLDivElement>(null);
+  const { said, view, hint } = state;
+  const over = said.kind === "kept" || (said.kind === "feedback" && said.itemOver);
+  useEffect(() => firstField(form.current)?.focus({ preventScroll: true }), []);
+  useEffect(() => {
+    if (said.kind === "nothing") return;
+    // What was said begins another try, with a time of its own; a message about how to write it does not.
+    if (said.kind === "feedback") time.restart();
+    feedbackBox.current?.scrollIntoView({ block: "nearest" });
+    if (over) feedbackBox.current?.querySelector<HTMLElement>("[data-next]")?.focus({ preventScroll: true });
+    else firstField(form.current)?.select();
+  }, [said, over, time.restart]);
+  const handIn = (event: FormEvent) => {
+    event.preventDefault();
+    if (over) return;
+    const found = problemOf(item.parts, values);
+    setProblem(found);
+    if (found !== null) return;
+    void state.submit({
+      response: responseOf(item.parts, values),
+      words: wordsOf(item.parts, values),
+      milliseconds: time.read(),
+    });
+  };
+  const skill = view.lessons[item.skillId];
+  const again = said.kind === "feedback" ? "Check again" : WORK_WORDS[view.kind].handIn;
+  return (
+    <form ref={form} className="sitting-item" data-presentation={item.presentationId} onSubmit={handIn}>
+      <div>
+        <p className="max-w-[640px] text-[24px] leading-normal">
+          <MathText text={item.stem} />
+        </p>
+        <NumberTable rows={item.table} />
+        {item.parts.map((part, place) => {
+          const { Control } = controlOf(part.kind);
+          return (
+            <div key={part.id}>
+              {part.prompt ? (
+                <p className="mt-6 max-w-[640px] text-[21px]">
+                  <MathText text={part.prompt} />
+                </p>
+              ) : null}
+              <Control
+                part={part}
+                value={values[part.id]}
+                set={(value) => setValues((before) => ({ ...before, [part.id]: value }))}
+                locked={over || state.busy}
+                label={item.parts.length > 1 ? `Your answer to part ${place + 1}` : "Your answer"}
+              />
+            </div>
+          );
+        })}
+        {problem ? (
+          <p role="alert" className="border-clay mt-4 border-l-4 pl-3 text-[18px]">
+            {problem}
+          </p>
+        ) : null}
+        {over ? null : (
+          <div className="mt-5 flex flex-wrap gap-3.5">
+            <Button look="main" size="big" type="submit" disabled={state.busy}>
+              {state.busy ? "Checking…" : again}
+            </Button>
+            {item.hasHint && hint.text === null ? (
+              <Button size="big" onClick={() => void hint.ask()}>
+                Hint
+              </Button>
+            ) : null}
+          </div>
+        )}
+        {over ? null : <HintBelow text={hint.text} problem={hint.problem} />}
+      </div>
+      <div ref={feedbackBox} aria-live="polite">
+        <SaidBelow state={state} over={over} lesson={skill ? () => setLesson(true) : null} />
+      </div>
+      {skill ? <LessonDialog skill={skill} open={lesson} setOpen={setLesson} /> : null}
+    </form>
+  );
+}
+
+const firstField = (form: HTMLFormElement | null) => form?.querySelector<HTMLInputElement>("[data-answer]") ?? null;
+
+function HintBelow({ text, problem }: { readonly text: string | null; readonly problem: string | null }) {
+  if (text !== null)
+    return (
+      <p className="border-water mt-5 border-l-4 py-1 pl-4 text-[19px]">
+        <MathText text={text} />
+      </p>
+    );
+  return problem ? (
+    <p role="status" className="text-mute mt-4 text-[18px]">
+      {problem}
+    </p>
+  ) : null;
+}

@@ -1,0 +1,151 @@
+import "server-only";
+import { dayNumber } from "@/core/calendar/dayNumber";
+import type { ItemResponse, ItemVerdict } from "@/core/items/checkItem";
+import { partParameters } from "@/core/items/partParameters";
+import type { AnswerPlace } from "@/core/work/placeAnswer";
+import { isRightFirst } from "@/core/work/sittingItem";
+import type { AnswerWrite, NewScore } from "@/db/queries/answering";
+import type { SittingItemRow } from "@/db/queries/sittings";
+import type { Runtime } from "@/server/runtime/runtime";
+import { dayAt, schoolOf } from "@/server/runtime/school";
+import { drawnOf, parametersIn, type Run, withItems } from "../reads/run";
+import type { Answer } from "./answerMessage";
+import { goOn } from "./goOn";
+import { summaryOf } from "./summaryOf";
+import { whatIsTold } from "./whatIsTold";
+
+interface Given {
+  readonly answer: Answer;
+  readonly place: AnswerPlace;
+  readonly response: ItemResponse;
+  readonly verdict: Extract<ItemVerdict, { readable: true }>;
+}
+
+/** What one answer comes to: the run after it, and all that is to be written. */
+export interface Step {
+  readonly next: Run;
+  readonly write: AnswerWrite;
+}
+
+/** Works out what an answer comes to. Nothing is written. */
+export async function stepOn(runtime: Runtime, run: Run, item: SittingItemRow, given: Given): Promise<Step> {
+  const { answer, place, response, verdict } = given;
+  const now = runtime.now();
+  const school = await schoolOf(runtime, run.schoolId);
+  const row = {
+    key: answer.key,
+    personId: run.personId,
+    sittingItemId: item.id,
+    tryNumber: answer.tryNumber,
+    response,
+    ...whatIsTold(answer, item, now),
+    givenAt: place.givenAt,
+    recordedAt: now,
+    day: dayNumber(dayAt(school, place.givenAt)),
+    lateClaim: place.standing === "late-claim",
+  };
+  const scores = scoresOf(run, item, verdict, now);
+  const { states, steps } = summaryOf(
+    run.situation.states,
+    scores.map((score) => ({ ...score, ...row, itemId: item.itemId })),
+  );
+  const summarised = { ...run, situation: { ...run.situation, states } };
+  const moved = moveOn(summarised, item, given, { now, milliseconds: row.milliseconds });
+  const next = moved.sitting.finishedAt === null ? goOn(runtime, moved, { inOrder: answer.offline }) : moved;
+  const before = new Map(run.items.map((one) => [one.id, one]));
+  return {
+    next,
+    write: {
+      answer: row,
+      scores,
+      steps,
+      sitting: { ...next.sitting, version: run.sitting.version },
+      items: next.items.filter((one) => before.get(one.id) !== one),
+    },
+  };
+}
+
+/** What the parts of the answer are worth, for each skill that they tell about. */
+function scoresOf(run: Run, item: SittingItemRow, verdict: Given["verdict"], now: number): NewScore[] {
+  const drawn = drawnOf(run, item);
+  const whole = parametersIn(run, item);
+  const version = run.versions.get(item.versionId);
+  return verdict.parts.flatMap(({ partId, earned, possible, misconceptionIds }) => {
+    const part = drawn.parts.find(({ id }) => id === partId);
+    const own = version ? partParameters(version, partId, whole) : whole;
+    const { difficulty: chosenFor } = run.library.skill(item.skillId);
+    return (part?.skillIds ?? [item.skillId]).map((skillId): NewScore => {
+      const { difficulty } = run.library.skill(skillId);
+      return {
+        personId: run.personId,
+        part: partId,
+        skillId,
+        earned,
+        possible,
+        points: part?.points ?? 1,
+        misconceptionId: misconceptionIds[0] ?? null,
+        grade: run.situation.grade,
+        skillDifficulty: difficulty,
+        ...own,
+        // The item lies as far above or below any of its skills as above or below the one it was chosen for.
+        b: own.b - chosenFor + difficulty,
+        by: "rule",
+        scorerId: null,
+        scoredAt: now,
+      };
+    });
+  });
+}
+
+/** Closes the try and moves the progress. */
+function moveOn(
+  run: Run,
+  item: SittingItemRow,
+  { answer, place, verdict }: Given,
+  { now, milliseconds }: { readonly now: number; readonly milliseconds: number },
+): Run {
+  const over = run.conductor.take({ right: verdict.right, number: answer.tryNumber, offline: answer.offline });
+  const first = firstTryOf(item, verdict);
+  const answered: SittingItemRow = {
+    ...item,
+    ...first,
+    tries: answer.tryNumber,
+    state: over ? "done" : item.state,
+    tryFrom: now,
+  };
+  const items = withAnswered(run.items, answered);
+  const { situation } = withItems(run, items);
+  const end = run.conductor.end(situation);
+  return {
+    ...run,
+    items,
+    situation,
+    sitting: {
+      ...run.sitting,
+      lastAt: place.givenAt,
+      itemsDone: items.filter(({ state }) => state === "done").length,
+      itemsRight: items.filter(isRightFirst).length,
+      progressPermille: Math.round(end.progress * 1000),
+      activeMilliseconds: run.sitting.activeMilliseconds + milliseconds,
+      mark: run.conductor.mark(situation)?.toFraction() ?? null,
+      ...(end.done ? { finishedAt: now, finishReason: end.reason } : {}),
+    },
+  };
+}
+
+/** What the first try earned: of a later try, as it was; over the parts by their points. */
+function firstTryOf(item: SittingItemRow, { parts }: Given["verdict"]): Pick<SittingItemRow, "earned" | "possible"> {
+  if (item.tries > 0) return { earned: item.earned, possible: item.possible };
+  const possible = parts.reduce((product, part) => product * part.possible, 1);
+  // Over one common denominator, so that the share stays exact.
+  const earned = parts.reduce((sum, part) => sum + (part.earned * possible) / part.possible, 0);
+  return { earned, possible: possible * parts.length };
+}
+
+/** The items with the answered one in its place; one that came from the reserve was shown before what is open now. */
+function withAnswered(items: readonly SittingItemRow[], answered: SittingItemRow): readonly SittingItemRow[] {
+  const others = items.filter(({ id }) => id !== answered.id);
+  const place = items.findIndex(({ id }) => id === answered.id);
+  const openPlace = others.findIndex(({ state }) => state === "open");
+  return others.toSpliced(openPlace >= 0 && openPlace < place ? openPlace : place, 0, answered);
+}

@@ -1,0 +1,102 @@
+import "server-only";
+import type { Misconception } from "@/core/model/content";
+import {
+  allFrameworks,
+  allMisconceptions,
+  allSkillLinks,
+  allSkills,
+  itemCounts,
+  standardsOfSkills,
+} from "@/db/queries/library";
+import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
+import { kept } from "@/server/runtime/kept";
+import { Refusal } from "@/server/runtime/refusal";
+import type { Runtime } from "@/server/runtime/runtime";
+
+/** A standard as pages name it. */
+export interface NamedStandard {
+  readonly frameworkId: string;
+  readonly framework: string;
+  readonly code: string;
+  readonly statement: string;
+}
+
+/** A skill with what it hangs on; its lesson and its items stand on a shelf of its own (`shelfOf`). */
+export interface LibrarySkill {
+  readonly id: string;
+  readonly subjectId: string;
+  readonly strand: string;
+  readonly name: string;
+  readonly studentName: string;
+  readonly grade: number;
+  readonly difficulty: number;
+  readonly standards: readonly NamedStandard[];
+  readonly prerequisites: readonly string[];
+  readonly contrasts: readonly string[];
+  /** Skills that build directly on this one. */
+  readonly unlocks: readonly string[];
+  /** Items that can be given. */
+  readonly items: number;
+}
+
+/** The catalogue of the library: every skill by its place, and every misconception; small enough to be kept whole. */
+export class Library {
+  private readonly byId: ReadonlyMap<string, LibrarySkill>;
+
+  constructor(
+    /** In teaching order. */
+    readonly skills: readonly LibrarySkill[],
+    readonly misconceptions: ReadonlyMap<string, Misconception>,
+  ) {
+    this.byId = new Map(skills.map((skill) => [skill.id, skill]));
+  }
+
+  skill(id: string): LibrarySkill {
+    const found = this.byId.get(id);
+    if (!found) throw new Refusal("not-found", "This skill is not known.");
+    return found;
+  }
+
+  /** A misconception's name for teachers; empty when the library does not hold it any more. */
+  misconceptionName(id: string): string {
+    return this.misconceptions.get(id)?.name ?? "";
+  }
+}
+
+const library = kept([...LIBRARY_TABLES], loadLibrary, 1);
+
+/** The catalogue of a database's library. */
+export const libraryOf = (runtime: Runtime): Promise<Library> => library(runtime, "");
+
+async function loadLibrary(runtime: Runtime): Promise<Library> {
+  const db = runtime.db.read;
+  const [skills, links, misconceptions, standards, frameworks, counts] = await Promise.all([
+    allSkills(db),
+    allSkillLinks(db),
+    allMisconceptions(db),
+    standardsOfSkills(db),
+    allFrameworks(db),
+    itemCounts(db),
+  ]);
+  const titles = new Map(frameworks.map(({ id, title }) => [id, title]));
+  const linked = (id: string, kind: "precedes" | "contrasts", own: "fromId" | "toId", other: "fromId" | "toId") =>
+    links.filter((link) => link.kind === kind && link[own] === id).map((link) => link[other]);
+  return new Library(
+    skills.map((skill) => ({
+      ...skill,
+      standards: standards
+        .filter(({ skillId }) => skillId === skill.id)
+        .map(({ frameworkId, code, statement }) => ({
+          frameworkId,
+          framework: titles.get(frameworkId) ?? "",
+          code,
+          statement,
+        })),
+      prerequisites: linked(skill.id, "precedes", "toId", "fromId"),
+      contrasts: linked(skill.id, "contrasts", "fromId", "toId"),
+      unlocks: linked(skill.id, "precedes", "fromId", "toId"),
+      items: counts.find(({ skillId }) => skillId === skill.id)?.items ?? 0,
+    })),
+    new Map(misconceptions.map((entry) => [entry.id, entry])),
+  );
+}

@@ -1,0 +1,187 @@
+import { describe, expect, it } from "vitest";
+import { WORK_KINDS, type WorkKind } from "@/core/model/work";
+import { seededRandom } from "@/core/numeric/seededRandom";
+import { chooseNext, chooseReserve, skillsLookedAt } from "@/core/work/chooseNext";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
+import { chanceNow, type PartSituation, type PickedItem } from "@/core/work/partSituation";
+import type { SittingItem } from "@/core/work/sittingItem";
+
+const pool = (skill: string) =>
+  ["one", "two"].flatMap((name) =>
+    Array.from({ length: 10 }, (_, seed) => ({
+      itemId: `${skill}/${name}`,
+      versionId: `${skill}/${name}@1`,
+      seed,
+      contexts: ["garden", "music"],
+      parameters: { a: 1.4, b: (seed - 5) * 0.2, c: 0 },
+    })),
+  );
+const skill = (id: string) => ({ difficulty: 0, prerequisites: [], contrasts: [], unlocks: 0, pool: pool(id) });
+const shown = (n: number, over: Partial<SittingItem> = {}): SittingItem => ({
+  id: `i${n}`,
+  state: "done",
+  skillId: n % 2 === 0 ? "x" : "y",
+  itemId: "x/one",
+  versionId: "x/one@1",
+  seed: 100 + n,
+  context: "garden",
+  tries: 1,
+  earned: 1,
+  possible: 1,
+  ...over,
+});
+const situation = (over: Partial<PartSituation> = {}): PartSituation => ({
+  settings: { items: 4 },
+  skillIds: ["x", "y"],
+  skills: new Map([
+    ["x", skill("x")],
+    ["y", skill("y")],
+  ]),
+  picked: [],
+  states: new Map(),
+  state: {},
+  grade: 6,
+  day: 20_000,
+  items: [],
+  extraItems: 0,
+  ...over,
+});
+const picked = (n: number): PickedItem => ({
+  skillId: "x",
+  itemId: "x/two",
+  versionId: "x/two@1",
+  seed: n,
+  context: "music",
+});
+const parametersOf = () => ({ a: 1.4, b: 0, c: 0 });
+const random = () => seededRandom("conductors");
+
+describe.each(WORK_KINDS)("%s", (kind) => {
+  const conductor = conductorOf(kind);
+
+  it("begins with nothing done, and something to give", () => {
+    const start = situation({ state: conductor.begin(situation()) });
+    expect(conductor.end(start)).toMatchObject({ progress: 0, done: false, reason: null });
+    expect(conductor.mark(start)).toBeNull();
+    expect(chooseNext(conductor, start, parametersOf, random())).toMatchObject({ skillId: expect.any(String) });
+  });
+
+  it("goes forward only, and ends at the latest when all items are spent", () => {
+    let last = 0;
+    for (let n = 0; n <= 4; n++) {
+      const items = Array.from({ length: n }, (_, place) => shown(place, { earned: 0 }));
+      const { progress, done } = conductor.end(situation({ items }));
+      expect(progress).toBeGreaterThanOrEqual(last);
+      expect(done).toBe(n === 4);
+      last = progress;
+    }
+    const items = Array.from({ length: 4 }, (_, place) => shown(place, { earned: 0 }));
+    expect(conductor.end(situation({ items, extraItems: 2 })).done).toBe(false);
+  });
+
+  it("fills a reserve with different draws, as if those before were answered", () => {
+    const reserve = chooseReserve(conductor, situation({ settings: { items: 12 } }), 4, random());
+    expect(reserve).toHaveLength(4);
+    expect(new Set(reserve.map(({ itemId, seed }) => `${itemId}#${seed}`)).size).toBe(4);
+  });
+
+  it("takes a reserve item only for a skill that is its turn", () => {
+    const items = [
+      shown(0),
+      shown(1),
+      shown(2, { id: "r", state: "reserve", skillId: "x", itemId: "x/two", tries: 0 }),
+    ];
+    const next = chooseNext(conductor, situation({ items }), () => ({ a: 1.4, b: -0.9, c: 0 }), random());
+    if (next && "id" in next) expect(next.id).toBe("r");
+    const none = chooseNext(conductor, situation({ items, skillIds: ["y"] }), parametersOf, random());
+    expect(none && "id" in none).toBe(false);
+  });
+
+  it("marks by first tries, exactly, and a part of an item as that part", () => {
+    const items = [shown(0), shown(1, { earned: 1, possible: 3 }), shown(2, { earned: 0 })];
+    expect(conductor.mark(situation({ items }))?.toFraction()).toBe("4/9");
+  });
+});
+
+describe("how kinds of work differ", () => {
+  const take = (kind: WorkKind, right: boolean, number: number, offline = false) =>
+    conductorOf(kind).take({ right, number, offline });
+
+  it("a check gives one try, the others two; without a connection there is only one", () => {
+    expect(
+      WORK_KINDS.map((kind) => [kind, take(kind, false, 1), take(kind, false, 2), take(kind, false, 1, true)]),
+    ).toEqual([
+      ["practice", false, true, true],
+      ["check", true, true, true],
+      ["amount", false, true, true],
+    ]);
+    for (const kind of WORK_KINDS) expect(take(kind, true, 1)).toBe(true);
+  });
+
+  it("a check tells nothing before it is handed in", () => {
+    expect(conductorOf("check").tells).toEqual({ verdict: false, hints: false, count: false });
+    expect(conductorOf("amount").tells).toEqual({ verdict: true, hints: true, count: true });
+  });
+
+  it("practice ends by mastery before the budget, the others never do", () => {
+    const state = {
+      mastery: 0.97,
+      learning: 0.5,
+      prior: 0.3,
+      evidence: 6,
+      scoredAnswers: 6,
+      rightFirstTries: 6,
+      itemIds: ["a", "b"],
+      firstDay: 20_000,
+      lastDay: 20_000,
+      stabilityDays: 20,
+      memoryDifficulty: 5,
+      masteredDay: 20_000,
+      missesInRow: 0,
+      snagDay: null,
+      snagClearedDay: null,
+    };
+    const items = [0, 1].map((n) => shown(n, { skillId: "x" }));
+    const there = situation({ skillIds: ["x"], states: new Map([["x", state]]), items });
+    expect(conductorOf("practice").end(there)).toEqual({ progress: 1, done: true, reason: "mastered" });
+    for (const kind of ["check", "amount"] as const)
+      expect(conductorOf(kind).end(there)).toEqual({ progress: 0.5, done: false, reason: null });
+  });
+
+  it("a fixed number of items goes round the skills at the same hardness for everybody", () => {
+    for (const kind of ["check", "amount"] as const) {
+      const skills = [0, 1, 2].map((n) => {
+        const aim = conductorOf(kind).next(
+          situation(),
+          Array.from({ length: n }, (_, place) => shown(place)),
+        );
+        return aim && "skillId" in aim ? [aim.skillId, aim.mastery] : null;
+      });
+      expect(skills).toEqual([
+        ["x", 0.5],
+        ["y", 0.5],
+        ["x", 0.5],
+      ]);
+    }
+  });
+
+  it("items picked by hand come in their order, for everybody the same, and end the work", () => {
+    const amount = conductorOf("amount");
+    const start = situation({ picked: [picked(7), picked(3)], settings: { items: 2 } });
+    expect(chooseNext(amount, start, parametersOf, random())).toEqual(picked(7));
+    const items = [shown(0, { ...picked(7) }), shown(1, { ...picked(3), state: "reserve", id: "r", tries: 0 })];
+    const second = chooseNext(amount, { ...start, items }, parametersOf, random());
+    expect(second).toMatchObject({ id: "r" });
+    const all = [shown(0, picked(7)), shown(1, picked(3))];
+    expect(amount.end({ ...start, items: all })).toMatchObject({ done: true, reason: "amount" });
+    expect(amount.next(start, all)).toBeNull();
+    expect(WORK_KINDS.filter((kind) => conductorOf(kind).pickable)).toEqual(["amount"]);
+  });
+});
+
+it("looks at the skills of the part and what they build on, each once", () => {
+  const under: Record<string, string[]> = { c: ["a", "b"], b: ["a"] };
+  expect(skillsLookedAt(["c", "b"], (id) => under[id] ?? [])).toEqual(["c", "a", "b"]);
+  expect(() => chanceNow(situation(), "elsewhere")).toThrow(/does not hold/);
+  expect(chanceNow(situation({ grade: null }), "x")).toBeGreaterThan(0);
+});

@@ -1,0 +1,169 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { gunzipSync } from "node:zlib";
+import { sql } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { seededRandom } from "@/core/numeric/seededRandom";
+import { type Database, openDatabase } from "@/db/connection";
+import { personById } from "@/db/queries/people";
+import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
+import { openSitting } from "@/features/delivery/writes/openSitting";
+import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
+import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
+import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
+import { historyPage } from "@/features/frame/reads";
+import { groupView } from "@/features/regroup/reads/reteachGroups";
+import { workList, workView } from "@/features/work/reads";
+import { actorOf } from "@/server/access/actorOf";
+import { undoChange } from "@/server/runtime/history";
+import { createRuntime, type Runtime } from "@/server/runtime/runtime";
+import { installShippedContent } from "~/demo/shippedContent";
+
+/**
+ * A school as the version before this one left it: six students, practice on one skill and on two, a reteach with its check,
+ * an answer that could not be read, work that is to be taken back. What that version showed of it stands beside it.
+ */
+const read = (name: string) => gunzipSync(readFileSync(`tests/fixtures/beforeAnswersAndScores.${name}.gz`));
+const before = JSON.parse(read("json").toString("utf8"));
+
+let folder: string;
+let db: Database;
+let runtime: Runtime;
+const teacher = async () => {
+  const person = await personById(db.read, "ana");
+  if (!person) throw new Error("Ana is gone.");
+  return { runtime, actor: await actorOf(runtime, person) };
+};
+const student = (personId: string) => ({
+  runtime,
+  actor: { kind: "student" as const, personId, schoolId: "school-1", name: personId },
+});
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), "oxbow-carried-"));
+  const file = join(folder, "school.db");
+  writeFileSync(file, read("db"));
+  db = await openDatabase(`file:${file}`, "src/db/migrations");
+  runtime = createRuntime(db, () => before.now, seededRandom("carried"));
+});
+afterAll(() => {
+  db.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+describe("a school of the version before", () => {
+  it("refers to nothing that is not there", async () => {
+    expect(await db.read.all(sql`pragma foreign_key_check`)).toEqual([]);
+  });
+
+  it("shows the same mastery map, figure by figure", async () => {
+    expect(await masteryMap(await teacher(), [before.classId])).toEqual(before.map);
+  });
+
+  it("shows the same answers behind each cell, in the same words, chosen options too", async () => {
+    const cells = await Promise.all(
+      before.studentIds.map(async (id: string) => cellView(await teacher(), id, "ratio-language")),
+    );
+    expect(before.cells.flatMap(({ answers }: { answers: object[] }) => answers).length).toBeGreaterThan(40);
+    const plain = cells.map((cell) => ({
+      ...cell,
+      answers: cell.answers.map(({ partly: _partly, ...answer }: { partly: string | null }) => answer),
+    }));
+    expect(plain).toEqual(before.cells);
+    expect(cells.flatMap(({ answers }) => answers).filter(({ partly }) => partly !== null)).toEqual([]);
+  });
+
+  it("shows the same work, group, outcome of the reteach, and student sheet", async () => {
+    const context = await teacher();
+    for (const was of before.works) {
+      const { budgetItems, rows, ...same } = was;
+      const now = await workView(context, was.id);
+      expect(now).toMatchObject({ ...same, items: budgetItems });
+      expect(now.rows.map(({ markPercent: _mark, ...row }) => row)).toEqual(rows);
+      expect(now.rows.every(({ markPercent }) => markPercent === null)).toBe(true);
+    }
+    expect(await groupView(context, before.groupId)).toEqual(before.group);
+    expect(before.group.outcome).toMatchObject({ learned: expect.any(Number) });
+    expect(await studentSheet(context, before.studentIds[0])).toEqual(before.sheet);
+  });
+
+  it("rebuilds to the same summaries, from scores alone", async () => {
+    const rows = async () => ({
+      states: (await allSkillStates(db.read)).map(({ evidence: _evidence, ...state }) => state),
+      days: await allSkillDays(db.read),
+      signs: await allMisconceptionSigns(db.read),
+    });
+    const was = {
+      states: before.states.map(({ modelIds, ...state }: { modelIds: string[] }) => ({ ...state, itemIds: modelIds })),
+      days: before.days,
+      signs: before.signs,
+    };
+    expect(await rows()).toEqual(was);
+    const running = await allSkillStates(db.read);
+    expect((await rebuildSummaries(runtime)).left).toEqual([]);
+    expect(await rows()).toEqual(was);
+    expect(await allSkillStates(db.read)).toEqual(running);
+  });
+
+  it("keeps what could not count, and lets students go on at the item where they were", async () => {
+    expect(await db.read.query.uncountedAnswers.findMany()).toHaveLength(before.uncounted);
+    for (const [n, was] of before.views.entries()) {
+      const now = await openSitting(student(before.studentIds[n]), before.two);
+      expect(now).toMatchObject({ progress: was.progress, itemsDone: was.itemsDone, finished: was.finished });
+      expect(now.current?.presentationId).toBe(was.current?.presentationId);
+      expect(now.current?.stem).toBe(was.current?.stem);
+      expect(now.reserveIds).toEqual(was.reserve.map((item: { presentationId: string }) => item.presentationId));
+      const texts = (now.current?.parts ?? []).flatMap(({ shown }) => ("options" in shown ? shown.options : []));
+      expect(texts.map(({ text }) => text)).toEqual(
+        (was.current?.options ?? []).map(({ text }: { text: string }) => text),
+      );
+    }
+  });
+
+  it("takes an answer that waited on a device since then", async () => {
+    const personId = before.studentIds[3];
+    const view = await openSitting(student(personId), before.two);
+    if (!view.current) throw new Error("nothing is open");
+    const { outcome } = await submitAnswer(student(personId), {
+      key: runtime.newId(),
+      sittingId: view.sittingId,
+      presentationId: view.current.presentationId,
+      tryNumber: view.current.tries + 1,
+      answer: view.current.parts[0]?.kind === "number" ? "3" : "A",
+      hintsUsed: 0,
+      milliseconds: 9000,
+      agoMilliseconds: 60_000,
+      deviceClock: before.now,
+      offline: true,
+    });
+    expect(["scored", "not-counted"]).toContain(outcome.status);
+    if (outcome.status === "not-counted") expect(outcome.reason).toBe("unreadable");
+  });
+
+  it("knows its items as those that ship: bringing the content up to date changes none of them", async () => {
+    const installed = await installShippedContent(runtime);
+    expect(installed).toMatchObject({ newItems: 0, newVersions: 0, retiredItems: 0 });
+    expect(await installShippedContent(runtime)).toMatchObject({ changedSkills: 0, newVersions: 0 });
+    expect((await masteryMap(await teacher(), [before.classId])).students[0]?.gauges).toHaveLength(12);
+  });
+
+  it("keeps its history, and takes back what that version did", async () => {
+    const context = await teacher();
+    const search = { find: "", area: "", before: null };
+    const { entries } = await historyPage(context, [before.classId], search);
+    const due = entries.find(({ summary }) => summary.includes("is now due"));
+    const given = entries.find(({ summary }) => summary.includes("To be taken back") && summary.startsWith("Assigned"));
+    expect(entries.some(({ summary }) => summary.startsWith("Assigned reteach practice"))).toBe(true);
+    expect((await workView(context, before.third)).dueDay).toBe("2026-11-30");
+    await undoChange(context, due?.id ?? "");
+    expect((await workView(context, before.third)).dueDay).toBe("2026-11-27");
+    await undoChange(context, given?.id ?? "");
+    expect((await workList(context, [before.classId])).some(({ id }) => id === before.third)).toBe(false);
+    const reteach = entries.find(({ summary }) => summary.startsWith("Assigned reteach practice"));
+    await expect(undoChange(context, reteach?.id ?? "")).rejects.toMatchObject({
+      code: "conflict",
+      message: expect.stringContaining("students have worked since"),
+    });
+  });
+});
