@@ -7,6 +7,8 @@ import { givePractice, HERE, makeClass, type TestSchool } from "~/tests/support/
 
 /** What a student has open, as far as answering goes. */
 export type Shown = Pick<SittingView, "sittingId"> & {
+  /** Items in reserve that the browser has. */
+  readonly reserveIds?: readonly string[];
   readonly current: Pick<ItemView, "presentationId" | "tries"> | null;
 };
 
@@ -56,4 +58,5 @@ export const messageOf = (view: Shown) => ({
   agoMilliseconds: 0,
   deviceClock: Date.now(),
   offline: false,
+  holds: view.reserveIds ?? [],
 });

@@ -92,7 +92,7 @@ function sit(world: World, choose: Choose, stopsEarly: boolean, seed: string) {
     while (given.length < BUDGET && !(declared && stopsEarly)) {
       const next = choose(state, given, random);
       const right = random() < student.chance(next.parameters);
-      predictions.push({ chance: chanceOfRight(state?.mastery ?? prior, next.parameters, difficulty), right });
+      predictions.push({ chance: chanceOfRight(state?.mastery ?? prior, next.errors), right });
       state = updateSkillState(
         state,
         prior,
@@ -122,7 +122,6 @@ const adaptive: Choose = (state, given, random) => {
     {
       mastery: state?.mastery ?? priorMastery(GRADE, difficulty),
       missesInRow: state?.missesInRow ?? 0,
-      skillDifficulty: difficulty,
       recentItemIds: given.map(({ itemId }) => itemId),
       seen: new Set(given.map(({ itemId, seed }) => `${itemId}#${seed}`)),
     },

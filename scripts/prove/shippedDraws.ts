@@ -1,5 +1,6 @@
 import { drawParameters } from "@/core/items/drawParameters";
 import { itemParameters } from "@/core/items/itemParameters";
+import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import type { ItemCandidate } from "@/core/selection/nextItem";
 import { shippedContent } from "~/demo/shippedContent";
 
@@ -14,11 +15,8 @@ export const shippedDraws = (count: number) =>
       draws: items.flatMap((item) =>
         Array.from({ length: count }, (_, seed): ItemCandidate => {
           const version = { id: `${item.id}@1`, itemId: item.id, body: item.body };
-          return {
-            itemId: item.id,
-            seed,
-            parameters: itemParameters(item.body, drawParameters(version, seed), difficulty),
-          };
+          const parameters = itemParameters(item.body, drawParameters(version, seed), difficulty);
+          return { itemId: item.id, seed, parameters, errors: guessAndSlip(parameters, difficulty) };
         }),
       ),
     }));

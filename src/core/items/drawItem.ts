@@ -42,26 +42,19 @@ export interface DrawnItem {
   readonly parts: readonly DrawnPart[];
 }
 
-/** Stable ids in the order of showing, by part; parts without an order are left out. */
-export type ItemOrder = Readonly<Record<string, readonly string[]>>;
-
 const MOST_SQUARES = 40;
 
 /**
- * The item that a version gives for a seed (a whole number) and a context; without a context, the seed chooses one. `order`
- * keeps the order in which options stood before. Throws "bad-item" when the body breaks its own rules.
+ * The item that a version gives for a seed (a whole number) and a context; without a context, the seed chooses one. Throws
+ * "bad-item" when the body breaks its own rules.
  */
-export function drawItem(
-  version: ItemVersion,
-  seed: number,
-  wanted: { readonly context?: string; readonly order?: ItemOrder } = {},
-): DrawnItem {
+export function drawItem(version: ItemVersion, seed: number, wantedContext?: string): DrawnItem {
   const { body, itemId } = version;
   const values = drawParameters(version, seed);
   const random = seededRandom(`${itemId}#${seed}#presentation`);
   const contexts = Object.keys(body.contexts);
   const drawnContext = contexts[Math.floor(random() * contexts.length)];
-  const context = wanted.context !== undefined && wanted.context in body.contexts ? wanted.context : drawnContext;
+  const context = wantedContext !== undefined && wantedContext in body.contexts ? wantedContext : drawnContext;
   const words = context === undefined ? undefined : body.contexts[context];
   if (context === undefined || !words) throw new CoreError("bad-item", `${itemId} has no context.`, { itemId });
   const say = (text: string) => fillText(text, values, words);
@@ -80,7 +73,7 @@ export function drawItem(
       cells: cells.map((cell) => (cell === "?" ? cell : writeNumber(numberFrom(cell, values), "mixed"))),
     })),
     values,
-    parts: body.parts.map((part) => drawPart(part, setting, wanted.order?.[part.id])),
+    parts: body.parts.map((part) => drawPart(part, setting)),
   };
 }
 
@@ -95,10 +88,8 @@ function drawPicture({ body }: ItemVersion, values: ParameterValues, say: (text:
   return strips.length === rows.length ? strips : [];
 }
 
-function drawPart(part: PartBody, setting: DrawSetting, order: readonly string[] | undefined): DrawnPart {
-  const room = roomOf(part.kind);
-  const fresh = room.draw(part, setting);
-  const drawn = order ? room.inOrder(fresh, order) : fresh;
+function drawPart(part: PartBody, setting: DrawSetting): DrawnPart {
+  const drawn = roomOf(part.kind).draw(part, setting);
   return {
     id: part.id,
     kind: part.kind,
@@ -108,13 +99,4 @@ function drawPart(part: PartBody, setting: DrawSetting, order: readonly string[]
     drawn: drawn as DrawnPart["drawn"],
     keyText: drawn.keyText,
   };
-}
-
-/** The order in which an item's options stand, to be kept with what was shown; null where nothing has an order. */
-export function orderOf(item: DrawnItem): ItemOrder | null {
-  const ordered = item.parts.flatMap(({ id, kind, drawn }) => {
-    const ids = roomOf(kind).order(drawn);
-    return ids.length === 0 ? [] : [[id, ids] as const];
-  });
-  return ordered.length === 0 ? null : Object.fromEntries(ordered);
 }

@@ -13,12 +13,17 @@ const LEAST_ERROR = 0.05;
 const MOST_GUESS = 0.6;
 const MOST_SLIP = 0.35;
 
+export interface GuessAndSlip {
+  readonly guess: number;
+  readonly slip: number;
+}
+
 /**
  * Chance of a right answer without mastery (guess) and of a wrong one with it (slip), from the item's parameters at the
  * ability of one who has not and one who has mastered the skill. Kept within 0.05 to 0.60 and 0.05 to 0.35, so that
  * guess + slip < 1 (the condition for a right answer to raise the chance of mastery; van de Sande 2013).
  */
-export function guessAndSlip(item: ItemParameters, skillDifficulty: number): { guess: number; slip: number } {
+export function guessAndSlip(item: ItemParameters, skillDifficulty: number): GuessAndSlip {
   const bounded = (value: number, most: number) => Math.min(most, Math.max(LEAST_ERROR, value));
   return {
     guess: bounded(probability(skillDifficulty + WITHOUT_MASTERY_LOGITS, item), MOST_GUESS),

@@ -1,3 +1,4 @@
+import type { GuessAndSlip } from "../mastery/guessAndSlip";
 import type { ItemParameters } from "../measurement/item";
 import { chanceOfRight } from "./chanceOfRight";
 
@@ -6,6 +7,8 @@ export interface ItemCandidate {
   readonly itemId: string;
   readonly seed: number;
   readonly parameters: ItemParameters;
+  /** Its guess and slip against the skill's difficulty (`guessAndSlip`), worked out once: choosing looks at every candidate. */
+  readonly errors: GuessAndSlip;
 }
 
 /** Predicted chance of a right answer to aim at, and after two misses in a row. */
@@ -26,7 +29,6 @@ export function nextItem<Candidate extends ItemCandidate>(
   situation: {
     readonly mastery: number;
     readonly missesInRow: number;
-    readonly skillDifficulty: number;
     /** Items given before, the latest last. */
     readonly recentItemIds: readonly string[];
     /** Items already given, as "item#seed". */
@@ -39,7 +41,7 @@ export function nextItem<Candidate extends ItemCandidate>(
   const target = situation.missesInRow >= 2 ? TARGET_AFTER_MISSES : TARGET_CHANCE;
   const lastTwo = situation.recentItemIds.slice(-2);
   const costs = open.map((candidate) => {
-    const chance = chanceOfRight(situation.mastery, candidate.parameters, situation.skillDifficulty);
+    const chance = chanceOfRight(situation.mastery, candidate.errors);
     const repeats = lastTwo.filter((itemId) => itemId === candidate.itemId).length;
     return Math.abs(chance - target) + repeats * REPEATED_ITEM_COST;
   });

@@ -1,3 +1,4 @@
+import { guessAndSlip } from "../mastery/guessAndSlip";
 import type { ItemParameters } from "../measurement/item";
 import { chanceOfRight } from "../selection/chanceOfRight";
 import { nextItem, TARGET_CHANCE } from "../selection/nextItem";
@@ -28,7 +29,9 @@ export function chooseNext(
     if ("picked" in aim) return isSame(item, aim.picked);
     if (item.skillId !== aim.skillId || item.itemId === shown.at(-1)?.itemId) return false;
     const { difficulty } = situation.skills.get(aim.skillId) as SkillOfWork;
-    return Math.abs(chanceOfRight(aim.mastery, parametersOf(item), difficulty) - TARGET_CHANCE) < RESERVE_FITS;
+    return (
+      Math.abs(chanceOfRight(aim.mastery, guessAndSlip(parametersOf(item), difficulty)) - TARGET_CHANCE) < RESERVE_FITS
+    );
   };
   return situation.items.find(fits) ?? itemFor(aim, situation, situation.items, random);
 }
@@ -61,7 +64,6 @@ function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], ra
     {
       mastery,
       missesInRow,
-      skillDifficulty: skill.difficulty,
       recentItemIds: shown.filter((item) => item.skillId === skillId).map(({ itemId }) => itemId),
       seen: new Set(shown.map(({ itemId, seed }) => `${itemId}#${seed}`)),
     },

@@ -504,11 +504,11 @@ CREATE INDEX `scores_by_answer` ON `scores` (`answer_serial`);
 --> statement-breakpoint
 CREATE INDEX `scores_by_skill` ON `scores` (`skill_id`);
 --> statement-breakpoint
-CREATE INDEX `scores_by_misconception` ON `scores` (`misconception_id`);
+CREATE INDEX `scores_by_misconception` ON `scores` (`misconception_id`) WHERE misconception_id is not null;
 --> statement-breakpoint
-CREATE INDEX `scores_by_scorer` ON `scores` (`scorer_id`);
+CREATE INDEX `scores_by_scorer` ON `scores` (`scorer_id`) WHERE scorer_id is not null;
 --> statement-breakpoint
-CREATE UNIQUE INDEX `scores_superseded_once` ON `scores` (`supersedes`);
+CREATE UNIQUE INDEX `scores_superseded_once` ON `scores` (`supersedes`) WHERE supersedes is not null;
 --> statement-breakpoint
 CREATE INDEX `uncounted_answers_by_person` ON `uncounted_answers` (`person_id`);
 --> statement-breakpoint

@@ -2,11 +2,12 @@ import "server-only";
 import { and, asc, desc, eq, isNull, lte, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { itemParameters, itemSkills, items, itemVersions } from "../schema/items";
-import { frameworks, misconceptions, skillLinks, skillStandards, skills, standards } from "../schema/library";
+import { frameworks, misconceptions, skillLinks, skillStandards, skills, standards, subjects } from "../schema/library";
 import { among } from "./people";
 
 export type ItemVersionRow = typeof itemVersions.$inferSelect;
 
+export const allSubjects = (db: Queryable) => db.select().from(subjects).orderBy(asc(subjects.id));
 export const allFrameworks = (db: Queryable) => db.select().from(frameworks).orderBy(asc(frameworks.id));
 export const allSkillLinks = (db: Queryable) => db.select().from(skillLinks);
 export const allMisconceptions = (db: Queryable) => db.select().from(misconceptions);

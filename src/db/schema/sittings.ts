@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { FINISH_REASONS, type SittingState } from "../../core/model/work";
 import { itemVersions } from "./items";
@@ -150,9 +151,10 @@ export const scores = sqliteTable(
     index("scores_by_person_skill").on(t.personId, t.skillId, t.answerSerial),
     index("scores_by_answer").on(t.answerSerial),
     index("scores_by_skill").on(t.skillId),
-    index("scores_by_misconception").on(t.misconceptionId),
-    index("scores_by_scorer").on(t.scorerId),
-    uniqueIndex("scores_superseded_once").on(t.supersedes),
+    // Most scores have none of these: they cost nothing then.
+    index("scores_by_misconception").on(t.misconceptionId).where(sql`misconception_id is not null`),
+    index("scores_by_scorer").on(t.scorerId).where(sql`scorer_id is not null`),
+    uniqueIndex("scores_superseded_once").on(t.supersedes).where(sql`supersedes is not null`),
   ],
 );
 

@@ -2,8 +2,9 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { CHANGE_AREAS } from "@/core/model/changeArea";
+import { classScope } from "@/core/roster/classScope";
 import { searchEntries as findEntries, peopleNamed, subjectsOfChanges } from "@/db/queries/history";
-import { studentsOfClasses } from "@/db/queries/people";
+import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { groupsOfClasses } from "@/db/queries/regroup";
 import { studentNames, studentsOfSchools } from "@/db/queries/roster";
 import { assignmentsOfClasses } from "@/db/queries/work";
@@ -31,6 +32,10 @@ export async function searchEntries(context: Context, classIds: readonly string[
     await groupsOfClasses(db, classIds),
     await libraryOf(context.runtime),
   ];
+  const classes = await classesById(db, classIds);
+  // Whoever looks over a whole school sees all that there is.
+  const words = classes.map(({ subject }) => subject);
+  const scope = classIds.length === 0 ? library.subjects : classScope(words, library.subjects);
   const names = fullNames(students.map(({ person }) => person));
   return [
     ...students.map(({ person }) => ({
@@ -39,7 +44,7 @@ export async function searchEntries(context: Context, classIds: readonly string[
       name: names.get(person.id) ?? "",
       detail: person.grade === null ? "grade not known" : `grade ${person.grade}`,
     })),
-    ...library.skills.map((skill) => ({
+    ...library.skillsIn(scope).map((skill) => ({
       kind: "skill" as const,
       id: skill.id,
       name: skill.name,

@@ -5,6 +5,7 @@ import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { skillWeight } from "@/core/grouping/skillWeight";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
+import { classScope } from "@/core/roster/classScope";
 import { classesById, classIdsOfStudents, type PersonRow, studentsOfClasses } from "@/db/queries/people";
 import { plansOf } from "@/db/queries/plan";
 import { skillStatesOf } from "@/db/queries/summaries";
@@ -90,7 +91,8 @@ async function classroomOf(
   const [school, library] = await Promise.all([schoolOf(runtime, schoolId), libraryOf(runtime)]);
   const today = dayAt(school, runtime.now());
   const entries = await plansOf(runtime.db.read, classIds);
-  const gradeOfClass = new Map((await classesById(runtime.db.read, classIds)).map(({ id, grade }) => [id, grade]));
+  const classes = await classesById(runtime.db.read, classIds);
+  const gradeOfClass = new Map(classes.map(({ id, grade }) => [id, grade]));
   const everybody = [...classmates, ...students.map(({ person }) => person)];
   const names = { short: shortNames(everybody), full: fullNames(everybody) };
   const states = statesByStudent(
@@ -103,7 +105,11 @@ async function classroomOf(
   const planClass = classIds.find((id) => entries.some((entry) => entry.classId === id));
   const plan = entries.filter((entry) => entry.classId === planClass);
   const placeOf = new Map(plan.map((entry, place) => [entry.skillId, place]));
-  const skills = [...library.skills].sort((x, y) => (placeOf.get(x.id) ?? 999) - (placeOf.get(y.id) ?? 999));
+  const scope = classScope(
+    classes.map(({ subject }) => subject),
+    library.subjects,
+  );
+  const skills = library.skillsIn(scope).sort((x, y) => (placeOf.get(x.id) ?? 999) - (placeOf.get(y.id) ?? 999));
   const weights = new Map(skills.map((skill) => [skill.id, weightOf(plan, skill, today, school)]));
   return {
     school,

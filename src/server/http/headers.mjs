@@ -25,6 +25,27 @@ export function safeHeaders({ nonce, secure, dev }) {
     "content-security-policy": Object.entries(policy)
       .map(([name, sources]) => `${name} ${sources}`)
       .join("; "),
+    ...commonHeaders(secure),
+  };
+}
+
+/**
+ * Headers of what is no page, the same for every answer: nothing in it may run or load anything.
+ *
+ * @param {{ secure: boolean }} of
+ * @returns {Readonly<Record<string, string>>}
+ */
+export const dataHeaders = ({ secure }) => ({
+  "content-security-policy": "default-src 'none'; frame-ancestors 'none'",
+  ...commonHeaders(secure),
+});
+
+/**
+ * @param {boolean} secure
+ * @returns {Readonly<Record<string, string>>}
+ */
+function commonHeaders(secure) {
+  return {
     "x-content-type-options": "nosniff",
     "x-frame-options": "DENY",
     "referrer-policy": "same-origin",

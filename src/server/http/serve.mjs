@@ -4,7 +4,7 @@ import { createServer } from "node:http";
 import next from "next";
 import { clientAddress } from "./address.mjs";
 import { answerDirectly, applicationReady, directFor } from "./direct.mjs";
-import { isShared, safeHeaders } from "./headers.mjs";
+import { dataHeaders, isShared, safeHeaders } from "./headers.mjs";
 import { refusalOf } from "./refusals.mjs";
 import { refuse } from "./refuse.mjs";
 import { serverSettings } from "./settings.mjs";
@@ -24,12 +24,14 @@ await app.prepare();
 // Whoever came earlier would be answered by the framework, which loads all of it once more for that.
 if (!dev) await applicationReady();
 const handle = app.getRequestHandler();
+const ofData = dataHeaders(settings);
 
 const server = createServer(
   { headersTimeout: 15_000, requestTimeout: 120_000, keepAliveTimeout: 65_000 },
   (request, response) => {
-    const nonce = randomBytes(16).toString("base64");
-    const headers = safeHeaders({ nonce, secure: settings.secure, dev });
+    const direct = directFor(request);
+    const nonce = direct ? "" : randomBytes(16).toString("base64");
+    const headers = direct ? ofData : safeHeaders({ nonce, secure: settings.secure, dev });
     for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
     if (!isShared(request.url ?? "")) response.setHeader("cache-control", "no-store");
     const refusal = refusalOf(request, settings);
@@ -37,7 +39,6 @@ const server = createServer(
       refuse(request, response, refusal);
       return;
     }
-    const direct = directFor(request);
     if (direct) {
       answerDirectly(request, response, direct);
       return;

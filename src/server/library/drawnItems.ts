@@ -1,7 +1,8 @@
 import "server-only";
 import { LRUCache } from "lru-cache";
-import { type DrawnItem, drawItem, type ItemOrder } from "@/core/items/drawItem";
+import { type DrawnItem, drawItem } from "@/core/items/drawItem";
 import type { ItemVersion } from "@/core/items/itemBody";
+import { type ItemOrder, inOrder } from "@/core/items/itemOrder";
 import { versionsById } from "@/db/queries/library";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -68,12 +69,10 @@ export function drawerWith(runtime: Runtime, versions: ReadonlyMap<string, ItemV
   const draw = ({ versionId, seed, context, optionOrder }: ItemRef): DrawnItem => {
     const version = versions.get(versionId);
     if (!version) throw new Refusal("not-found", "This item is not in the library.");
-    const key = `${versionId}#${seed}#${context}#${optionOrder ? JSON.stringify(optionOrder) : ""}`;
-    const known = drawn.get(key);
-    if (known) return known;
-    const item = drawItem(version, seed, { context, ...(optionOrder ? { order: optionOrder } : {}) });
+    const key = `${versionId}#${seed}#${context}`;
+    const item = drawn.get(key) ?? drawItem(version, seed, context);
     drawn.set(key, item);
-    return item;
+    return inOrder(item, optionOrder);
   };
   return {
     draw,

@@ -1,10 +1,12 @@
 import "server-only";
 import type { Misconception } from "@/core/model/content";
+import type { ScopeSubject } from "@/core/roster/classScope";
 import {
   allFrameworks,
   allMisconceptions,
   allSkillLinks,
   allSkills,
+  allSubjects,
   itemCounts,
   standardsOfSkills,
 } from "@/db/queries/library";
@@ -44,11 +46,22 @@ export class Library {
   private readonly byId: ReadonlyMap<string, LibrarySkill>;
 
   constructor(
+    readonly subjects: readonly ScopeSubject[],
     /** In teaching order. */
     readonly skills: readonly LibrarySkill[],
     readonly misconceptions: ReadonlyMap<string, Misconception>,
   ) {
     this.byId = new Map(skills.map((skill) => [skill.id, skill]));
+  }
+
+  /** The skills of some subjects, each with the standards of the framework followed there and no others. */
+  skillsIn(scope: readonly ScopeSubject[]): LibrarySkill[] {
+    return this.skills.flatMap((skill) => {
+      const own = scope.find(({ id }) => id === skill.subjectId);
+      if (!own) return [];
+      const standards = skill.standards.filter(({ frameworkId }) => frameworkId === own.frameworkId);
+      return [{ ...skill, standards }];
+    });
   }
 
   skill(id: string): LibrarySkill {
@@ -70,7 +83,8 @@ export const libraryOf = (runtime: Runtime): Promise<Library> => library(runtime
 
 async function loadLibrary(runtime: Runtime): Promise<Library> {
   const db = runtime.db.read;
-  const [skills, links, misconceptions, standards, frameworks, counts] = await Promise.all([
+  const [subjects, skills, links, misconceptions, standards, frameworks, counts] = await Promise.all([
+    allSubjects(db),
     allSkills(db),
     allSkillLinks(db),
     allMisconceptions(db),
@@ -82,6 +96,11 @@ async function loadLibrary(runtime: Runtime): Promise<Library> {
   const linked = (id: string, kind: "precedes" | "contrasts", own: "fromId" | "toId", other: "fromId" | "toId") =>
     links.filter((link) => link.kind === kind && link[own] === id).map((link) => link[other]);
   return new Library(
+    subjects.map((subject) => ({
+      ...subject,
+      frameworkId:
+        frameworks.find(({ subjectId, status }) => subjectId === subject.id && status === "adopted")?.id ?? null,
+    })),
     skills.map((skill) => ({
       ...skill,
       standards: standards

@@ -2,6 +2,7 @@ import "server-only";
 import { drawParameters } from "@/core/items/drawParameters";
 import type { ItemBody, ItemVersion } from "@/core/items/itemBody";
 import { itemParameters } from "@/core/items/itemParameters";
+import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import type { ItemParameters } from "@/core/measurement/item";
 import type { Lesson, ReteachPlan } from "@/core/model/content";
 import type { PoolItem } from "@/core/work/partSituation";
@@ -55,7 +56,9 @@ export class Shelf {
       const words = Object.values(values).join(" ");
       if (known.has(words)) continue;
       known.add(words);
-      draws.push({ itemId, versionId: version.id, seed, contexts, parameters: this.parametersBy(version, values) });
+      const parameters = this.parametersBy(version, values);
+      const errors = guessAndSlip(parameters, this.difficulty);
+      draws.push({ itemId, versionId: version.id, seed, contexts, parameters, errors });
     }
     return draws;
   }

@@ -20,7 +20,7 @@ it.each(Object.keys(golden))("%s shows what it showed to those who answered it",
   const version = { id: `${itemId}@1`, itemId, body: item.body };
   const draws = Array.from({ length: 60 }, (_, seed) =>
     Object.keys(item.body.contexts).map((context) => {
-      const drawn = drawItem(version, seed, { context });
+      const drawn = drawItem(version, seed, context);
       const options = optionTexts(drawn);
       const mistakes = tellingMistakes(drawn).map(({ response }) => responseWords(drawn, response).join("; "));
       const values = mistakes.map((words) => fractionIn(words, drawn.parts[0]?.drawn as { unit?: { word: string } }));

@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { checkItem, receivedResponse } from "@/core/items/checkItem";
-import { type DrawnItem, drawItem, orderOf } from "@/core/items/drawItem";
+import { type DrawnItem, drawItem } from "@/core/items/drawItem";
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
 import { itemBodySchema } from "@/core/items/itemBodySchema";
 import { ITEM_KINDS } from "@/core/items/itemKind";
+import { inOrder, orderOf } from "@/core/items/itemOrder";
 import { itemParameters } from "@/core/items/itemParameters";
 import { optionTexts } from "@/core/items/optionTexts";
 import { partParameters } from "@/core/items/partParameters";
@@ -137,12 +138,14 @@ describe("a single choice", () => {
 
   it("takes the letter of the screen for the option that stood there, in an order kept from before too", () => {
     const order = orderOf(item)?.a ?? [];
-    const other = drawItem(versionOf(single), 0, { order: { a: [...order].reverse() } });
+    const other = inOrder(item, { a: [...order].reverse() });
     for (const [place, id] of order.entries()) {
       expect(receivedResponse(item, { a: { option: "ABC"[place] } })).toEqual({ a: { option: id } });
       expect(receivedResponse(other, { a: { option: "CBA"[place] } })).toEqual({ a: { option: id } });
     }
-    expect(orderOf(drawItem(versionOf(single), 0, { order: { a: ["key", "gone"] } }))?.a).toEqual(order);
+    expect(orderOf(inOrder(item, { a: ["key", "gone"] }))?.a).toEqual(order);
+    expect(inOrder(item, { a: order })).toBe(item);
+    expect(inOrder(item, null)).toBe(item);
   });
 });
 
@@ -286,5 +289,5 @@ it("a body with a range that ends before it begins, or without a context, is ref
   expect(bad({ contexts: {} })).toThrow(/context/);
   expect(bad({ parts: [] })).toThrow();
   expect(bad({ parts: [{ id: "a", kind: "drawing" }] })).toThrow();
-  expect(() => drawItem(versionOf(number), 0, { context: "unknown" })).not.toThrow();
+  expect(() => drawItem(versionOf(number), 0, "unknown")).not.toThrow();
 });

@@ -128,7 +128,7 @@ describe.each(ratioStrand.flatMap((skill) => skill.items.map(({ id, body }) => (
     });
 
     it("tells every story of its own", () => {
-      for (const context of Object.keys(body.contexts)) expect(drawItem(version, 1, { context }).context).toBe(context);
+      for (const context of Object.keys(body.contexts)) expect(drawItem(version, 1, context).context).toBe(context);
       expect(Object.keys(body.contexts).length).toBeGreaterThanOrEqual(3);
     });
 

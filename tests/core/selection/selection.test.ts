@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
 import { contrastSet } from "@/core/selection/contrastSet";
@@ -7,12 +8,16 @@ import { nextItem } from "@/core/selection/nextItem";
 import { nextSkill, type OpenSkill } from "@/core/selection/nextSkill";
 
 const candidates = ["m/1", "m/2"].flatMap((itemId) =>
-  [-1, -0.5, 0, 0.5, 1].map((b, seed) => ({ itemId, seed, parameters: { a: 1.4, b, c: 0 } })),
+  [-1, -0.5, 0, 0.5, 1].map((b, seed) => ({
+    itemId,
+    seed,
+    parameters: { a: 1.4, b, c: 0 },
+    errors: guessAndSlip({ a: 1.4, b, c: 0 }, 0),
+  })),
 );
 const situation = {
   mastery: 0.6,
   missesInRow: 0,
-  skillDifficulty: 0,
   recentItemIds: [] as string[],
   seen: new Set<string>(),
 };
@@ -20,7 +25,7 @@ const situation = {
 describe("nextItem", () => {
   it("takes the item whose predicted chance lies nearest 0.80", () => {
     const chosen = nextItem(candidates, situation, seededRandom("a"));
-    const distance = (b: number) => Math.abs(chanceOfRight(0.6, { a: 1.4, b, c: 0 }, 0) - 0.8);
+    const distance = (b: number) => Math.abs(chanceOfRight(0.6, guessAndSlip({ a: 1.4, b, c: 0 }, 0)) - 0.8);
     const best = Math.min(...candidates.map(({ parameters }) => distance(parameters.b)));
     expect(distance(chosen?.parameters.b ?? 99)).toBeLessThanOrEqual(best + 0.02);
   });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import { WORK_KINDS, type WorkKind } from "@/core/model/work";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { chooseNext, chooseReserve, skillsLookedAt } from "@/core/work/chooseNext";
@@ -14,6 +15,7 @@ const pool = (skill: string) =>
       seed,
       contexts: ["garden", "music"],
       parameters: { a: 1.4, b: (seed - 5) * 0.2, c: 0 },
+      errors: guessAndSlip({ a: 1.4, b: (seed - 5) * 0.2, c: 0 }, 0),
     })),
   );
 const skill = (id: string) => ({ difficulty: 0, prerequisites: [], contrasts: [], unlocks: 0, pool: pool(id) });

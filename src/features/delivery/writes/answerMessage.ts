@@ -1,5 +1,5 @@
 import "server-only";
-import { array, boolean, type InferType, mixed, number, object, string } from "yup";
+import { boolean, type InferType, mixed, number, object, string } from "yup";
 import { uuid, validated } from "@/server/runtime/validated";
 
 /** More tries than any kind of work gives. */
@@ -15,6 +15,10 @@ const told = () =>
       typeof value === "number" && Number.isFinite(value) && value >= 0 ? value : undefined,
     )
     .optional();
+
+/** Checked in one go: a schema for each member would take longer than everything else in the message. */
+const isShortList = (value: unknown): boolean =>
+  Array.isArray(value) && value.length <= MOST_HELD && value.every((id) => typeof id === "string");
 
 const message = object({
   key: uuid(),
@@ -36,7 +40,9 @@ const message = object({
   /** Given while the server could not be reached: there was no feedback, so there is no second try. */
   offline: boolean().required(),
   /** Items that the browser holds: what it has is not sent again. */
-  holds: array(string().required()).max(MOST_HELD).optional(),
+  holds: mixed<readonly string[]>()
+    .test("ids", "These are no items.", (value) => value === undefined || isShortList(value))
+    .optional(),
 });
 
 /** An answer may have waited on a device since a version in which an item had one part and its answer was one text. */

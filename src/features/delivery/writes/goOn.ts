@@ -1,9 +1,8 @@
 import "server-only";
-import { drawItem, orderOf } from "@/core/items/drawItem";
+import { orderOf } from "@/core/items/itemOrder";
 import { chooseNext, chooseReserve } from "@/core/work/chooseNext";
 import { mostItems, type PickedItem } from "@/core/work/partSituation";
 import type { SittingItemRow } from "@/db/queries/sittings";
-import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
 import { parametersIn, type Run, withItems } from "../reads/run";
 
@@ -44,8 +43,6 @@ function newItem(
   { skillId, itemId, versionId, seed, context }: PickedItem,
   state: "open" | "reserve",
 ): SittingItemRow {
-  const version = run.versions.get(versionId);
-  if (!version) throw new Refusal("not-found", "This item is not in the library.");
   return {
     id: runtime.newId(),
     sittingId: run.sitting.id,
@@ -56,7 +53,7 @@ function newItem(
     versionId,
     seed,
     context,
-    optionOrder: orderOf(drawItem(version, seed, { context })),
+    optionOrder: orderOf(run.drawer.draw({ versionId, seed, context, optionOrder: null })),
     tries: 0,
     earned: null,
     possible: null,
@@ -65,10 +62,18 @@ function newItem(
   };
 }
 
-/** Places by the order in which the items stand. */
+/** Where items in reserve stand: behind all that is shown, so that showing one moves no other. */
+const RESERVE_PLACE = 1_000_000;
+
+/** Places by the order in which the items stand; what has its place keeps it. */
 function inPlaces(run: Run, items: readonly SittingItemRow[]): Run {
+  let reserve = Math.max(RESERVE_PLACE, ...items.map(({ state, place }) => (state === "reserve" ? place + 1 : 0)));
   return withItems(
     run,
-    items.map((item, place) => (item.place === place ? item : { ...item, place })),
+    items.map((item, order) => {
+      const kept = item.state === "reserve" && item.place >= RESERVE_PLACE;
+      const place = item.state !== "reserve" ? order : kept ? item.place : reserve++;
+      return item.place === place ? item : { ...item, place };
+    }),
   );
 }
