@@ -1,6 +1,7 @@
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { isSchoolDay } from "@/core/calendar/isSchoolDay";
+import { mondayOf } from "@/core/calendar/mondayOf";
 import { NO_SUPPORTS } from "@/core/model/supports";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { setSecret } from "@/db/queries/credentials";
@@ -57,7 +58,7 @@ export async function seedSchool(
   const schoolId = runtime.newId();
   const timeZone = "Europe/Dublin";
   const today = dayNumber(dayAt({ timeZone }, base.now()));
-  const monday = today - ((((today + 3) % 7) + 7) % 7);
+  const monday = mondayOf(today);
   const start = monday - 7 * WEEKS;
   const breakStart = start + 7 * 6;
   await base.db.write((tx) =>

@@ -1,14 +1,10 @@
-import { spawn, spawnSync } from "node:child_process";
-import { existsSync, mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { createClient } from "@libsql/client";
 import { v7 } from "uuid";
 import type { AnswerReply } from "@/features/delivery/types";
 import { type TestSchool, testSchool } from "~/tests/support/school";
+import { startBare } from "./bench-bare";
 import { type Figures, type LoadClient, load } from "./bench-load";
 import { type BenchStudent, benchStudents, messageOf } from "./bench-students";
-import { freePort, root, startApp } from "./steps.mjs";
+import { freePort, startApp } from "./steps.mjs";
 
 const STUDENTS = 20;
 const MANY = 200;
@@ -22,11 +18,10 @@ const JSON_TYPE = { "content-type": "application/json" };
  * Submitting an answer against a bare route of the framework that inserts one row, in the same run and with the same clients:
  * each waits for the reply before it sends again. Turn about, so that a busy moment of the machine falls on both.
  */
-export async function benchAnswers(): Promise<void> {
-  const folder = mkdtempSync(join(tmpdir(), "oxbow-bench-"));
+export async function benchAnswers(folder: string): Promise<void> {
   const school = await testSchool();
   try {
-    const bare = await startBare(folder);
+    const bare = await bareRoute(folder);
     const app = await startSchool(school);
     try {
       const rounds: { readonly bare: Figures; readonly own: Figures }[] = [];
@@ -41,7 +36,6 @@ export async function benchAnswers(): Promise<void> {
     }
   } finally {
     school.close();
-    rmSync(folder, { recursive: true, force: true });
   }
 }
 
@@ -70,34 +64,10 @@ interface Measured {
   stop(): void;
 }
 
-async function startBare(folder: string): Promise<Measured> {
-  const url = `file:${join(folder, "bare.db")}`;
-  const client = createClient({ url });
-  await client.execute("PRAGMA journal_mode = WAL");
-  await client.execute("create table bare (id integer primary key autoincrement, body text not null)");
-  client.close();
-  const app = join(root, "scripts", "bench-bare");
-  const next = join(root, "node_modules", "next", "dist", "bin", "next");
-  const env = {
-    ...process.env,
-    NODE_ENV: "production" as const,
-    NEXT_TELEMETRY_DISABLED: "1",
-    BENCH_DATABASE_URL: url,
-    NODE_OPTIONS: "",
-  };
-  if (!existsSync(join(app, ".next", "BUILD_ID"))) {
-    const { status } = spawnSync(process.execPath, [next, "build", app], {
-      env,
-      stdio: ["ignore", "ignore", "inherit"],
-    });
-    if (status !== 0) throw new Error("The bare route did not build.");
-  }
-  const port = await freePort(4700);
-  const base = `http://127.0.0.1:${port}`;
-  const child = spawn(process.execPath, [next, "start", app, "-p", String(port)], { env, stdio: "ignore" });
+async function bareRoute(folder: string): Promise<Measured> {
+  const { base, stop } = await startBare(folder);
   const body = JSON.stringify(messageOf({ sittingId: v7(), current: { presentationId: v7(), tries: 0 } }));
   const message = { path: "/api/row", headers: JSON_TYPE, body };
-  await untilUp(`${base}/api/row`, body);
   const one: LoadClient = { next: () => message, take: (status) => status === 200 };
   return {
     measure: async (count) => {
@@ -105,20 +75,8 @@ async function startBare(folder: string): Promise<Measured> {
       await load(base, clients, WARM_SECONDS);
       return load(base, clients, SECONDS);
     },
-    stop: () => void child.kill("SIGKILL"),
+    stop,
   };
-}
-
-async function untilUp(address: string, body: string): Promise<void> {
-  for (let tries = 0; tries < 200; tries++) {
-    const up = await fetch(address, { method: "POST", body, headers: JSON_TYPE }).then(
-      (response) => response.ok,
-      () => false,
-    );
-    if (up) return;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  throw new Error("The bare route did not answer.");
 }
 
 /** Real answers of real students to the application as it runs. */

@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { masteryMap } from "@/features/evidence/reads";
 import { makeClass, testSchool } from "~/tests/support/school";
 import { benchAnswers } from "./bench-answers";
@@ -6,6 +9,7 @@ import { fillLog, sixtySkills } from "./bench-data";
 import { benchFaults } from "./bench-faults";
 import { benchFrame } from "./bench-frame";
 import { benchHistory } from "./bench-history";
+import { benchPage } from "./bench-page";
 import { benchRoster } from "./bench-roster";
 import { ensureBuilt } from "./steps.mjs";
 
@@ -37,6 +41,8 @@ async function benchMap(): Promise<void> {
   console.log(`  ratio                   ${(large / small).toFixed(2)}   (aim 1.30 or less)`);
 }
 
+const folder = mkdtempSync(join(tmpdir(), "oxbow-bench-"));
+
 /** `npm run bench`, or `npm run bench -- frame`: all parts, or those that are named. */
 const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   core: benchCore,
@@ -45,7 +51,11 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   frame: benchFrame,
   answers: async () => {
     ensureBuilt();
-    await benchAnswers();
+    await benchAnswers(folder);
+  },
+  page: async () => {
+    ensureBuilt();
+    await benchPage(folder);
   },
   map: benchMap,
   faults: async () => {
@@ -54,4 +64,8 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   },
 };
 const named = Object.keys(PARTS).filter((name) => process.argv.includes(name));
-for (const name of named.length > 0 ? named : Object.keys(PARTS)) await PARTS[name]?.();
+try {
+  for (const name of named.length > 0 ? named : Object.keys(PARTS)) await PARTS[name]?.();
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}

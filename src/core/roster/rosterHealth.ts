@@ -1,3 +1,4 @@
+import { median } from "../numeric/median";
 import { bareName } from "./bareName";
 /** What is looked at. Only what is active. */
 export interface HealthFacts {
@@ -152,10 +153,4 @@ function sizesApart(students: HealthFacts["students"], classes: HealthFacts["cla
       },
     ];
   });
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((x, y) => x - y);
-  const middle = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1 ? (sorted[middle] ?? 0) : ((sorted[middle - 1] ?? 0) + (sorted[middle] ?? 0)) / 2;
 }

@@ -22,16 +22,17 @@ export async function wholeRoster(db: Queryable, schoolIds: readonly string[]) {
   const here = [...schoolIds];
   const ofClass = (column: SQLiteColumn) =>
     inArray(column, db.select({ id: classes.id }).from(classes).where(inArray(classes.schoolId, here)));
-  const [schoolRows, termRows, courseRows, classRows, peopleRows, roleRows, staffRows, enrollmentRows] = [
-    await db.select().from(schools).where(inArray(schools.id, here)),
-    await db.select().from(terms).where(inArray(terms.schoolId, here)),
-    await db.select().from(courses).where(inArray(courses.schoolId, here)),
-    await manyRows(db, classes, inArray(classes.schoolId, here)),
-    await manyRows(db, people, and(inArray(people.schoolId, here), isNull(people.erasedAt))),
-    await manyRows(db, roles, inArray(roles.schoolId, here)),
-    await manyRows(db, classStaff, ofClass(classStaff.classId)),
-    await manyRows(db, enrollments, ofClass(enrollments.classId)),
-  ];
+  const [schoolRows, termRows, courseRows, classRows, peopleRows, roleRows, staffRows, enrollmentRows] =
+    await Promise.all([
+      db.select().from(schools).where(inArray(schools.id, here)),
+      db.select().from(terms).where(inArray(terms.schoolId, here)),
+      db.select().from(courses).where(inArray(courses.schoolId, here)),
+      manyRows(db, classes, inArray(classes.schoolId, here)),
+      manyRows(db, people, and(inArray(people.schoolId, here), isNull(people.erasedAt))),
+      manyRows(db, roles, inArray(roles.schoolId, here)),
+      manyRows(db, classStaff, ofClass(classStaff.classId)),
+      manyRows(db, enrollments, ofClass(enrollments.classId)),
+    ]);
   return {
     schools: schoolRows,
     terms: termRows,

@@ -1,8 +1,10 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
+import { currentEntry } from "@/core/calendar/currentEntry";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
+import { mondayOf } from "@/core/calendar/mondayOf";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import { wordsOfSupports } from "@/core/roster/supportsWords";
@@ -34,7 +36,7 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
   const { skills, students, plan, today } = classroom;
   const classes = await classesById(runtime.db.read, classIds);
   const nameOf = (id: string) => skills.find((skill) => skill.id === id)?.name ?? "";
-  const current = plan.find(({ targetDay }) => targetDay >= today) ?? plan.at(-1);
+  const current = currentEntry(plan, today);
   return {
     strand: skills[0]?.strand ?? "",
     currentSkillId: current?.skillId ?? skills[0]?.id ?? "",
@@ -195,14 +197,14 @@ export async function studentSheet(context: Context, studentId: string): Promise
   const { student, person, classroom, classes, groups, supports, library } = await oneStudent(context, studentId);
   const { runtime } = context;
   const today = dayNumber(classroom.today);
-  const monday = today - ((((today + 3) % 7) + 7) % 7);
+  const monday = mondayOf(today);
   const firstMonday = monday - 7 * (WEEKS_SHOWN - 1);
   const [days, signs, works] = await Promise.all([
     skillDaysOf(runtime.db.read, [studentId], firstMonday),
     misconceptionSignsOf(runtime.db.read, [studentId]),
     worksOfStudent(runtime.db.read, studentId),
   ]);
-  const current = classroom.plan.find(({ targetDay }) => targetDay >= classroom.today) ?? classroom.plan.at(-1);
+  const current = currentEntry(classroom.plan, classroom.today);
   const gap = gapWorthFirst(student, classroom);
   const gapGauge = gap ? student.gauges.get(gap.id) : undefined;
   const now = runtime.now();

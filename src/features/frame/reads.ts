@@ -1,6 +1,7 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
+import { termOn } from "@/core/calendar/termOn";
 import { CHANGE_AREAS } from "@/core/model/changeArea";
 import { classScope } from "@/core/roster/classScope";
 import { searchEntries as findEntries, peopleNamed, subjectsOfChanges } from "@/db/queries/history";
@@ -14,7 +15,7 @@ import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { namesForEntries, withNames } from "@/server/runtime/entryWords";
 import { mayUndo } from "@/server/runtime/history";
-import { schoolOf, todayOf } from "@/server/runtime/school";
+import { dayAt, schoolOf, todayOf } from "@/server/runtime/school";
 import type { HistoryPage, PersonName, SearchEntry } from "./types";
 
 const CHANGES_SHOWN = 100;
@@ -24,15 +25,14 @@ export async function searchEntries(context: Context, classIds: readonly string[
   for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
   const db = context.runtime.db.read;
   const { coordinates } = demandStaff(context.actor);
-  const [students, works, groups, library] = [
-    classIds.length === 0
-      ? await studentsOfSchools(db, coordinates)
-      : await studentsOfClasses(db, classIds, await todayOf(context.runtime, context.actor.schoolId)),
-    await assignmentsOfClasses(db, classIds),
-    await groupsOfClasses(db, classIds),
-    await libraryOf(context.runtime),
-  ];
-  const classes = await classesById(db, classIds);
+  const today = await todayOf(context.runtime, context.actor.schoolId);
+  const [students, works, groups, library, classes] = await Promise.all([
+    classIds.length === 0 ? studentsOfSchools(db, coordinates) : studentsOfClasses(db, classIds, today),
+    assignmentsOfClasses(db, classIds),
+    groupsOfClasses(db, classIds),
+    libraryOf(context.runtime),
+    classesById(db, classIds),
+  ]);
   // Whoever looks over a whole school sees all that there is.
   const words = classes.map(({ subject }) => subject);
   const scope = classIds.length === 0 ? library.subjects : classScope(words, library.subjects);
@@ -120,8 +120,8 @@ export async function historyPage(
 /** "Mathematics, week 11 of 19": where the term stands. */
 export async function termWords(context: Context): Promise<string> {
   const school = await schoolOf(context.runtime, context.actor.schoolId);
-  const today = format(new TZDate(context.runtime.now(), school.timeZone), "yyyy-MM-dd");
-  const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay);
+  const today = dayAt(school, context.runtime.now());
+  const term = termOn(school.terms, today);
   if (!term || term.closedAt !== null) return "between terms";
   const week = (from: string, to: string) => Math.floor((Date.parse(to) - Date.parse(from)) / (7 * 86_400_000)) + 1;
   return `${term.name} term, week ${week(term.startDay, today)} of ${week(term.startDay, term.endDay) - 1}`;

@@ -2,6 +2,7 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
+import { currentEntry } from "@/core/calendar/currentEntry";
 import { rational } from "@/core/numeric/rational";
 import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
@@ -140,7 +141,7 @@ export async function assignForm(context: Context, chosenIds: readonly string[])
   const classes = await classesById(context.runtime.db.read, classIds);
   const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
   const { today, skills, plan, students } = classroom;
-  const current = plan.find(({ targetDay }) => targetDay >= today);
+  const current = currentEntry(plan, today);
   return {
     classes: classes.map(({ id, name }) => ({
       id,

@@ -1,4 +1,4 @@
-import { dayNumber } from "@/core/calendar/dayNumber";
+import { isDay } from "@/core/calendar/isDay";
 import type { ColumnKind } from "./oneRosterFiles";
 
 /** Why a cell that is not empty does not fit its column, and what was likely meant. */
@@ -90,15 +90,6 @@ function checkGrades(value: string): CellProblem | null {
 function lower(value: string, values: readonly string[]): string | undefined {
   const bare = (text: string) => text.toLowerCase().replace(/[\s_-]/g, "");
   return values.find((allowed) => bare(allowed) === bare(value));
-}
-
-function isDay(value: string): boolean {
-  try {
-    dayNumber(value);
-    return true;
-  } catch {
-    return false;
-  }
 }
 
 /** The day that a differently written date must mean; null when day and month could be either. */

@@ -7,7 +7,7 @@ import type { Doorstep } from "./passDoor";
 
 /** Where a try to sign in comes from. The browser gets a mark of its own, so that its wrong tries stop nobody else. */
 export async function doorstep(): Promise<Doorstep> {
-  const [jar, head, runtime] = [await cookies(), await headers(), await theRuntime()];
+  const [jar, head, runtime] = await Promise.all([cookies(), headers(), theRuntime()]);
   const device = deviceCookie(runtime);
   let deviceId = jar.get(device.name)?.value;
   // A mark may be made up anew for each guess: then it is none on which the person signed in before.

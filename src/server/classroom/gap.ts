@@ -1,4 +1,5 @@
 import "server-only";
+import { currentEntry } from "@/core/calendar/currentEntry";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import type { LibrarySkill } from "@/server/library/library";
 import type { Classroom, ClassroomStudent } from "./classroom";
@@ -26,7 +27,7 @@ function firstGapOf(student: ClassroomStudent, skillId: string, skills: readonly
  * skill of the plan up to now that was tried and is not Secure. Null when everything up to now is Secure.
  */
 export function gapWorthFirst(student: ClassroomStudent, { plan, skills, today }: Classroom): LibrarySkill | null {
-  const current = plan.find(({ targetDay }) => targetDay >= today) ?? plan.at(-1);
+  const current = currentEntry(plan, today);
   const under = current ? firstGapOf(student, current.skillId, skills) : null;
   if (under) return under;
   const open = plan.find(({ skillId, fromDay }) => {

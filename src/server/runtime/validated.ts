@@ -1,6 +1,6 @@
 import "server-only";
 import { type AnyObjectSchema, type InferType, string, ValidationError } from "yup";
-import { dayNumber } from "@/core/calendar/dayNumber";
+import { isDay } from "@/core/calendar/isDay";
 import { Refusal } from "./refusal";
 
 /** The input in the schema's shape, unknown keys dropped; a refusal with the schema's own words otherwise. */
@@ -24,14 +24,6 @@ export const uuid = () =>
   string()
     .matches(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i, "An id is missing. Reload the page and try again.")
     .required();
-
-const isDay = (text: string) => {
-  try {
-    return Number.isFinite(dayNumber(text));
-  } catch {
-    return false;
-  }
-};
 
 /** A day such as 2026-11-23 that exists. */
 export const day = () =>

@@ -1,13 +1,17 @@
 import { describe, expect, it } from "vitest";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
+import { currentEntry } from "@/core/calendar/currentEntry";
 import { dayAfter } from "@/core/calendar/dayAfter";
 import { dayBefore } from "@/core/calendar/dayBefore";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { dayWords } from "@/core/calendar/dayWords";
+import { isDay } from "@/core/calendar/isDay";
+import { mondayOf } from "@/core/calendar/mondayOf";
 import { planPosition } from "@/core/calendar/planPosition";
 import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { spreadPlan } from "@/core/calendar/spreadPlan";
+import { termAround, termOn } from "@/core/calendar/termOn";
 
 const calendar = { holidays: new Set(["2026-10-26", "2026-10-27"].map(dayNumber)) };
 
@@ -21,6 +25,33 @@ describe("school calendar", () => {
 
   it.each(["2026-02-29", "2026-13-01", "2026-00-10", "26-01-01", "soon", "2026-04-31"])("refuses %s", (day) => {
     expect(() => dayNumber(day)).toThrowError(expect.objectContaining({ code: "unreadable-day" }));
+  });
+
+  it("knows the Monday of a week, a day that exists, the term of a day and what a plan is at", () => {
+    for (let day = -800; day < 800; day++) {
+      const monday = mondayOf(day);
+      expect(day - monday).toBeGreaterThanOrEqual(0);
+      expect(day - monday).toBeLessThan(7);
+      expect(new Date(monday * 86_400_000).getUTCDay()).toBe(1);
+    }
+    expect(["2028-02-29", "2026-02-29", "soon"].map(isDay)).toEqual([true, false, false]);
+    const terms = [
+      { id: "a", startDay: "2026-09-01", endDay: "2026-12-18" },
+      { id: "b", startDay: "2027-01-07", endDay: "2027-06-30" },
+    ];
+    expect(["2026-12-18", "2026-12-25", "2027-01-07"].map((day) => termOn(terms, day)?.id)).toEqual([
+      "a",
+      undefined,
+      "b",
+    ]);
+    expect([termAround(terms, "2026-12-25")?.id, termAround([], "2026-12-25")]).toEqual(["b", null]);
+    const plan = [{ targetDay: "2026-11-06" }, { targetDay: "2026-11-20" }];
+    expect(["2026-11-06", "2026-11-07", "2026-12-01"].map((day) => currentEntry(plan, day))).toEqual([
+      plan[0],
+      plan[1],
+      plan[1],
+    ]);
+    expect(currentEntry([], "2026-11-06")).toBeNull();
   });
 
   it("counts taught days only, in both directions", () => {

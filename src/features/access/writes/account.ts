@@ -106,10 +106,10 @@ async function confirmed({ runtime, actor }: Context, password: string) {
   demand(actor, "change", { kind: "account", personId });
   const door = { kind: "account" as const, key: personKey(personId) };
   const reserved = await demandTry(runtime, [door], (time) => `Too many wrong passwords. Try again in ${time}.`);
-  const [person, credential] = [
-    await personById(runtime.db.read, personId),
-    await credentialOf(runtime.db.read, personId),
-  ];
+  const [person, credential] = await Promise.all([
+    personById(runtime.db.read, personId),
+    credentialOf(runtime.db.read, personId),
+  ]);
   if (!person || !credential || !(await secretFits(credential.secretHash, password, { known: true })))
     throw new Refusal("invalid", "Your present password is not right.");
   await runtime.db.write((tx) => giveBack(tx, reserved));

@@ -2,6 +2,7 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { dayNumber } from "@/core/calendar/dayNumber";
+import { mondayOf } from "@/core/calendar/mondayOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { classesOfStudent, personById } from "@/db/queries/people";
 import { skillDaysOf, skillStatesOf } from "@/db/queries/summaries";
@@ -31,7 +32,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
   const states =
     statesByStudent(await skillStatesOf(runtime.db.read, [actor.personId])).get(actor.personId) ?? new Map();
   const gauges = gaugesOfStudent({ grade: person?.grade ?? classes[0]?.grade ?? null, states }, library.skills, today);
-  const monday = today - ((((today + 3) % 7) + 7) % 7);
+  const monday = mondayOf(today);
   const week = await skillDaysOf(runtime.db.read, [actor.personId], monday);
   const works = (await worksOfStudent(runtime.db.read, actor.personId)).map(({ work, sitting }) => ({
     finishedAt: sitting?.finishedAt ?? null,

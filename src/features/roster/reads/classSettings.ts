@@ -17,7 +17,7 @@ export async function classSettings(context: Context, classId: string): Promise<
   const [found] = await classesById(db, [classId]);
   if (!found) throw new Refusal("not-found", "This class is not there any more.");
   const today = await todayOf(runtime, staff.schoolId);
-  const [rows, colleagues] = [await staffOfClasses(db, [classId]), await staffOfSchools(db, [found.schoolId])];
+  const [rows, colleagues] = await Promise.all([staffOfClasses(db, [classId]), staffOfSchools(db, [found.schoolId])]);
   return {
     id: found.id,
     name: found.name,

@@ -1,5 +1,6 @@
 import "server-only";
 import { createHash } from "node:crypto";
+import { termAround } from "@/core/calendar/termOn";
 import { gradeCode } from "@/core/roster/gradeCode";
 import type { SheetSurroundings } from "@/core/roster/readRosterSheet";
 import type { IncomingRecord } from "@/core/roster/rosterRecord";
@@ -200,7 +201,7 @@ async function correctable(db: Queryable, staff: StaffActor, today: string): Pro
 function newClassOf(draft: RosterDraftRow, known: KnownRoster, school: School, today: string): IncomingRecord | null {
   if (draft.newClassName === null) return null;
   const { keyOf } = known;
-  const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
+  const term = termAround(school.terms, today);
   const values: Record<string, string> = {
     title: draft.newClassName,
     grades: gradeCode(draft.newClassGrade),

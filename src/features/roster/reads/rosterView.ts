@@ -38,17 +38,9 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
     ({ classId }) => ids.has(classId),
   );
   const rows = whole ? await studentsOfSchools(db, staff.coordinates) : await studentsOfClasses(db, classIds, today);
-  const [teachers, supports] = [
-    await staffOfClasses(db, [...ids]),
-    new Set(
-      (
-        await supportsOf(
-          db,
-          rows.map(({ person }) => person.id),
-        )
-      ).map(({ personId }) => personId),
-    ),
-  ];
+  const personIds = rows.map(({ person }) => person.id);
+  const [teachers, supportRows] = await Promise.all([staffOfClasses(db, [...ids]), supportsOf(db, personIds)]);
+  const supports = new Set(supportRows.map(({ personId }) => personId));
   const ofStudent = new Map<string, string[]>();
   const firstDay = new Map<string, string>();
   const size = new Map<string, number>();

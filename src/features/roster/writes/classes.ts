@@ -2,6 +2,7 @@ import "server-only";
 import { array, number, object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
 import { dayWords } from "@/core/calendar/dayWords";
+import { termAround } from "@/core/calendar/termOn";
 import { lasts } from "@/core/roster/lasts";
 import { classByCode, classesById, personById } from "@/db/queries/people";
 import { classNamed, courseOf, enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
@@ -44,7 +45,7 @@ export async function makeClass(context: Context, raw: unknown): Promise<{ class
   const { runtime } = context;
   const school = await schoolOf(runtime, staff.schoolId);
   const today = dayAt(school, runtime.now());
-  const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
+  const term = termAround(school.terms, today);
   if (!term) throw new Refusal("conflict", "The school has no term yet, so no class can be made.");
   if (input.untilDay !== null && input.untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
   for (const id of input.studentIds) demand(staff, "change", (await studentSubject(runtime, id)).subject);

@@ -1,5 +1,6 @@
 import "server-only";
 import { array, boolean, mixed, number, object, string } from "yup";
+import { termAround } from "@/core/calendar/termOn";
 import { ROSTER_FIELDS } from "@/core/roster/rosterField";
 import { classByCode, classesById } from "@/db/queries/people";
 import {
@@ -222,7 +223,7 @@ export async function applyImport(
   if (preview.warnings.some((warning) => !confirmed.includes(warning)))
     throw new Refusal("invalid", `Please confirm first: ${preview.warnings.join(" ")}`);
   const plan = await planRows(runtime, school);
-  const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
+  const term = termAround(school.terms, today);
   const result = await runtime.db.write(async (tx) => {
     const draft = await unappliedDraft(tx, context, draftId);
     // Asked again inside the transaction: of two imports at once the second one must not be applied unseen.

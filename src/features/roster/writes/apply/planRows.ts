@@ -1,5 +1,6 @@
 import "server-only";
 import { spreadPlan } from "@/core/calendar/spreadPlan";
+import { termAround } from "@/core/calendar/termOn";
 import { subjectCode } from "@/core/roster/subjectCode";
 import { added } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
@@ -22,7 +23,7 @@ const GRADES_AHEAD = 1;
 export async function planRows(runtime: Runtime, school: School): Promise<(row: PlannedClass) => readonly RowChange[]> {
   const { skills } = await libraryOf(runtime);
   const today = dayAt(school, runtime.now());
-  const term = school.terms.find(({ startDay, endDay }) => startDay <= today && today <= endDay) ?? school.terms.at(-1);
+  const term = termAround(school.terms, today);
   return ({ id: classId, subject, grade, extra }) => {
     const fits = skills.some((skill) => skill.grade === grade);
     if (!term || !fits || subjectCode(subject, extra?.subjectCodes) !== TAUGHT) return [];
