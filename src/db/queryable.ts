@@ -36,18 +36,20 @@ export const schema = {
 /** What queries run on: the database itself, or a transaction in it. */
 export type Queryable = BaseSQLiteDatabase<"async", ResultSet, typeof schema>;
 
-const statementsBehind = new WeakMap<Queryable, Statements>();
+/** A name that every bundle of the process knows: the database is opened by one of them and used by all. */
+const STATEMENTS = Symbol.for("oxbow.statements");
+type WithStatements = Queryable & { [STATEMENTS]?: Statements };
 
 /** The query builder on something that runs single statements, which is all that it asks of a client. */
 export function queriesOn(statements: Statements, logger?: Logger): Queryable {
-  const queryable: Queryable = drizzle(statements as unknown as Client, { schema, ...(logger ? { logger } : {}) });
-  statementsBehind.set(queryable, statements);
+  const queryable: WithStatements = drizzle(statements as unknown as Client, { schema, ...(logger ? { logger } : {}) });
+  queryable[STATEMENTS] = statements;
   return queryable;
 }
 
 /** What runs the statements of a query builder. */
 export function statementsOf(db: Queryable): Statements {
-  const found = statementsBehind.get(db);
+  const found = (db as WithStatements)[STATEMENTS];
   if (!found) throw new Error("These queries have no connection behind them.");
   return found;
 }
