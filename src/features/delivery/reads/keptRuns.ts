@@ -1,4 +1,5 @@
 import "server-only";
+import PQueue from "p-queue";
 import { sittingById } from "@/db/queries/sittings";
 import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
 import { keptStore } from "@/server/runtime/kept";
@@ -27,10 +28,19 @@ export async function runOf(runtime: Runtime, personId: string, sittingId: strin
   return run?.sitting.id === sittingId ? run : freshRun(runtime, sittingId);
 }
 
+/**
+ * Runs read at once. After a restart a whole school's are asked for at the same moment: read side by side, all of them would be
+ * there at the end only, and by then their students' browsers have given up and ask again.
+ */
+const READ_AT_ONCE = 4;
+const reading = new PQueue({ concurrency: READ_AT_ONCE });
+
 /** The same, read now. */
 export async function freshRun(runtime: Runtime, sittingId: string): Promise<Run | null> {
-  const owner = await sittingById(runtime.db.read, sittingId);
-  return owner ? loadRun(runtime.db.read, runtime, owner) : null;
+  return reading.add(async () => {
+    const owner = await sittingById(runtime.db.read, sittingId);
+    return owner ? loadRun(runtime.db.read, runtime, owner) : null;
+  });
 }
 
 /** Keeps a run as it stands after a step. */
