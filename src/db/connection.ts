@@ -58,11 +58,11 @@ export async function openDatabase(
   { authToken, watch, patienceMilliseconds = PATIENCE_MILLISECONDS }: OpenOptions = {},
 ): Promise<Database> {
   const local = url.startsWith(FILE);
-  if (local) mkdirSync(dirname(url.slice(FILE.length)), { recursive: true });
+  if (local) mkdirSync(dirname(pathOf(url)), { recursive: true });
   const open = async () => createClient({ url, timeout: ASLEEP_MILLISECONDS, ...(authToken ? { authToken } : {}) });
   const client = await patiently(open, START_PATIENCE_MILLISECONDS);
   await patiently(() => bringUpToDate(client, local, migrationsFolder), START_PATIENCE_MILLISECONDS);
-  const { reads, writes, close } = local ? localConnections(url.slice(FILE.length), client) : remoteConnections(client);
+  const { reads, writes, close } = local ? localConnections(pathOf(url), client) : remoteConnections(client);
   const watched = (statements: Statements): Statements => (watch ? watchedStatements(statements, watch) : statements);
   const listeners: CommitListener[] = [];
   return {
@@ -80,6 +80,9 @@ export async function openDatabase(
     close,
   };
 }
+
+/** The file behind an address, as the general client reads it: its percent signs stand for what they encode. */
+const pathOf = (url: string): string => decodeURIComponent(url.slice(FILE.length).replace(/^\/\/(?=\/)/, ""));
 
 async function bringUpToDate(client: Client, local: boolean, migrationsFolder: string): Promise<void> {
   if (local) await client.execute("PRAGMA journal_mode = WAL");

@@ -34,9 +34,8 @@ export function remoteWrites(client: Client): WriteConnection {
       open?.close();
       open = null;
     },
-    renew: async () => {
-      await client.reconnect();
-    },
+    // Reads share the client; it opens a stream of its own for each transaction.
+    renew: async () => {},
     close: () => client.close(),
   };
 }

@@ -14,14 +14,18 @@ interface Store<Value> {
   state: string;
   /** On the process's own clock, which nobody sets back. */
   lookedAt: number;
+  /** How often everything was forgotten. */
+  generation: number;
 }
 
 type Load<Value> = (runtime: Runtime, key: string) => Promise<Value>;
 
 export interface KeptStore<Value> {
   get(runtime: Runtime, key: string): Promise<Value>;
-  /** Keeps a value that somebody worked out. */
-  put(runtime: Runtime, key: string, value: Value): void;
+  /** A word for how things stand, to be taken before reading what a value is worked out from. */
+  generation(runtime: Runtime): number;
+  /** Keeps a value that somebody worked out, unless everything was forgotten since that generation. */
+  put(runtime: Runtime, key: string, value: Value, generation: number): void;
   forget(runtime: Runtime, key: string): void;
 }
 
@@ -44,17 +48,18 @@ export function keptStore<Value>(
       values: new LRUCache<string, Promise<Value>>({ max: most, ttl: milliseconds }),
       state: "",
       lookedAt: Number.NEGATIVE_INFINITY,
+      generation: 0,
     };
     stores.set(db, store);
     db.onCommit((touched) => {
-      if (tables.some((table) => touched.has(table))) store.values.clear();
+      if (tables.some((table) => touched.has(table))) clear(store);
     });
     return store;
   };
   const look = async ({ db }: Runtime, store: Store<Value>): Promise<void> => {
     store.lookedAt = performance.now();
     const state = await stateOfTables(db.read, counted);
-    if (state !== store.state) store.values.clear();
+    if (state !== store.state) clear(store);
     store.state = state;
   };
   return {
@@ -71,9 +76,18 @@ export function keptStore<Value>(
       });
       return loading;
     },
-    put: (runtime, key, value) => void storeOf(runtime).values.set(key, Promise.resolve(value)),
+    generation: (runtime) => storeOf(runtime).generation,
+    put: (runtime, key, value, generation) => {
+      const store = storeOf(runtime);
+      if (store.generation === generation) store.values.set(key, Promise.resolve(value));
+    },
     forget: (runtime, key) => void storeOf(runtime).values.delete(key),
   };
+}
+
+function clear<Value>(store: Store<Value>): void {
+  store.values.clear();
+  store.generation++;
 }
 
 /** The same for what is only ever read. */

@@ -22,11 +22,14 @@ const store = keptStore<Run | null>(
   { most: MOST_RUNS, milliseconds: MOST_MILLISECONDS },
 );
 
-/** A student's run at a sitting: as kept, or read now. Null when there is no such sitting. */
-export async function runOf(runtime: Runtime, personId: string, sittingId: string): Promise<Run | null> {
+/** A student's run at a sitting as kept; null when it has to be read. */
+export async function keptRun(runtime: Runtime, personId: string, sittingId: string): Promise<Run | null> {
   const run = await store.get(runtime, personId);
-  return run?.sitting.id === sittingId ? run : freshRun(runtime, sittingId);
+  return run?.sitting.id === sittingId ? run : null;
 }
+
+/** How things stand before a run is read (see `keepRun`). */
+export const runGeneration = (runtime: Runtime): number => store.generation(runtime);
 
 /**
  * Runs read at once. After a restart a whole school's are asked for at the same moment: read side by side, all of them would be
@@ -35,7 +38,7 @@ export async function runOf(runtime: Runtime, personId: string, sittingId: strin
 const READ_AT_ONCE = 4;
 const reading = new PQueue({ concurrency: READ_AT_ONCE });
 
-/** The same, read now. */
+/** A sitting's run, read now. Null when there is no such sitting. */
 export async function freshRun(runtime: Runtime, sittingId: string): Promise<Run | null> {
   return reading.add(async () => {
     const owner = await sittingById(runtime.db.read, sittingId);
@@ -43,8 +46,9 @@ export async function freshRun(runtime: Runtime, sittingId: string): Promise<Run
   });
 }
 
-/** Keeps a run as it stands after a step. */
-export const keepRun = (runtime: Runtime, run: Run): void => store.put(runtime, run.personId, run);
+/** Keeps a run as it stands after a step, unless the work was changed since it was read: withdrawn, say, while this was written. */
+export const keepRun = (runtime: Runtime, run: Run, generation: number): void =>
+  store.put(runtime, run.personId, run, generation);
 
 /** Forgets the run of a student whose summaries were made anew, or whose kept one has turned out to be behind. */
 export const forgetRunOf = (runtime: Runtime, personId: string): void => store.forget(runtime, personId);

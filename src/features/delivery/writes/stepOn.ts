@@ -49,7 +49,9 @@ export async function stepOn(runtime: Runtime, run: Run, item: SittingItemRow, g
     run.situation.states,
     scores.map((score) => ({ ...score, ...row, itemId: item.itemId })),
   );
-  const summarised = { ...run, situation: { ...run.situation, states } };
+  // A run that is kept may have been read on an earlier day.
+  const day = dayNumber(dayAt(school, now));
+  const summarised = { ...run, situation: { ...run.situation, states, day } };
   const moved = moveOn(summarised, item, given, { now, milliseconds: row.milliseconds });
   const next = moved.sitting.finishedAt === null ? goOn(runtime, moved, { inOrder: answer.offline }) : moved;
   const before = new Map(run.items.map((one) => [one.id, one]));

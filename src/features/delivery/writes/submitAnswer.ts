@@ -8,8 +8,9 @@ import type { SittingItemRow } from "@/db/queries/sittings";
 import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
+import type { Runtime } from "@/server/runtime/runtime";
 import { schoolOf } from "@/server/runtime/school";
-import { forgetRunOf, freshRun, keepRun, runOf } from "../reads/keptRuns";
+import { forgetRunOf, freshRun, keepRun, keptRun, runGeneration } from "../reads/keptRuns";
 import { drawnOf, type Run } from "../reads/run";
 import { type GivenAnswer, sittingChange } from "../reads/sittingView";
 import type { AnswerOutcome, AnswerReply, NotCounted } from "../types";
@@ -31,23 +32,37 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
   const answer = readAnswer(input);
   const { runtime, actor } = context;
   for (let attempt = 1; attempt <= MOST_ATTEMPTS; attempt++) {
-    const known = attempt === 1 ? await runOf(runtime, actor.personId, answer.sittingId) : null;
-    const run = known ?? (await freshRun(runtime, answer.sittingId));
+    const kept = attempt === 1 ? await keptRun(runtime, actor.personId, answer.sittingId) : null;
+    const generation = runGeneration(runtime);
+    const run = kept ?? (await freshRun(runtime, answer.sittingId));
     if (!run) throw new Refusal("not-found", "This work is not on your list.");
     demand(actor, "work-on", { kind: "sitting", personId: run.personId, classId: run.work.classId });
-    const reply = await takeAnswer(context, run, answer);
+    const reply = await takeAnswer(context, run, answer, { isKept: kept !== null, generation });
     if (reply) return reply;
     forgetRunOf(runtime, run.personId);
   }
   throw new Refusal("unavailable", "This work is being changed in several places at once. Try again in a moment.");
 }
 
-/** One attempt; null when the run turns out to be behind. */
-async function takeAnswer(context: Context, run: Run, answer: Answer): Promise<AnswerReply | null> {
+interface Source {
+  /** Taken from memory: another process may have moved on, so that nothing is refused by it alone. */
+  readonly isKept: boolean;
+  readonly generation: number;
+}
+
+/** One attempt; null when the run is, or may be, behind. */
+async function takeAnswer(
+  context: Context,
+  run: Run,
+  answer: Answer,
+  { isKept, generation }: Source,
+): Promise<AnswerReply | null> {
   const item = run.items.find(({ id }) => id === answer.presentationId);
+  if (!item && isKept) return null;
   if (!item) throw new Refusal("not-found", "This item is not part of your work.");
   const place = await placeOf(context, run, answer);
   const reason = whyNotCounted(run, item, answer, place);
+  if (reason && isKept) return null;
   if (reason) return notCounted(context, run, item, answer, { place, reason, message: NOT_COUNTED[reason] });
   const drawn = drawnOf(run, item);
   const response = receivedResponse(drawn, answer.response);
@@ -58,7 +73,7 @@ async function takeAnswer(context: Context, run: Run, answer: Answer): Promise<A
     const message = verdict.readable ? "" : unreadableMessage(verdict, drawn);
     return notCounted(context, run, item, answer, { place, reason: "unreadable", message });
   }
-  return score(context, run, item, answer, { place, response, verdict });
+  return score(context, run, item, answer, { place, response, verdict, generation });
 }
 
 /** When the answer was given, as far as the server believes it. */
@@ -107,15 +122,8 @@ async function notCounted(
   answer: Answer,
   { place, reason, message }: Aside,
 ): Promise<AnswerReply> {
-  const known = await answerByKey(runtime.db.read, answer.key);
-  // A foreign answer with this key can only be a forgery: keys are random.
-  if (known && known.personId !== run.personId)
-    throw new Refusal("not-allowed", "This answer belongs to somebody else.");
-  const current = (await freshRun(runtime, run.sitting.id)) ?? run;
-  if (known) {
-    const given = { ...known, scores: await scoresOfAnswers(runtime.db.read, [known.serial]) };
-    return replyOf(runtime.now(), current, outcomeOf(current, itemOf(current, item), given), given, answer);
-  }
+  const again = await givenBefore(runtime, run, item, answer);
+  if (again) return again;
   const { key, presentationId, response } = answer;
   await runtime.db.write((tx) =>
     keepUncounted(tx, {
@@ -128,7 +136,23 @@ async function notCounted(
       recordedAt: runtime.now(),
     }),
   );
-  return replyOf(runtime.now(), current, { status: "not-counted", presentationId, reason, message }, null, answer);
+  return replyOf(runtime.now(), run, { status: "not-counted", presentationId, reason, message }, null, answer);
+}
+
+/** The reply to an answer that is in the log already; null when it is not. */
+async function givenBefore(
+  runtime: Runtime,
+  run: Run,
+  item: SittingItemRow,
+  answer: Answer,
+): Promise<AnswerReply | null> {
+  const known = await answerByKey(runtime.db.read, answer.key);
+  if (!known) return null;
+  // A foreign answer with this key can only be a forgery: keys are random.
+  if (known.personId !== run.personId) throw new Refusal("not-allowed", "This answer belongs to somebody else.");
+  const current = (await freshRun(runtime, run.sitting.id)) ?? run;
+  const given = { ...known, scores: await scoresOfAnswers(runtime.db.read, [known.serial]) };
+  return replyOf(runtime.now(), current, outcomeOf(current, itemOf(current, item), given), given, answer);
 }
 
 const itemOf = (run: Run, item: SittingItemRow): SittingItemRow => run.items.find(({ id }) => id === item.id) ?? item;
@@ -137,6 +161,7 @@ interface Scored {
   readonly place: AnswerPlace;
   readonly response: ItemResponse;
   readonly verdict: Extract<ItemVerdict, { readable: true }>;
+  readonly generation: number;
 }
 
 async function score(
@@ -150,12 +175,12 @@ async function score(
   try {
     if (!(await storeStep(runtime, run, step))) return null;
   } catch (error) {
-    // The same answer is being taken at this moment, or was.
-    if (errorKind(error) === "unique") return null;
+    // The same answer was taken at this moment, or the key is another answer's.
+    if (errorKind(error) === "unique") return givenBefore(runtime, run, item, answer);
     throw error;
   }
   const next: Run = { ...step.next, sitting: { ...step.next.sitting, version: run.sitting.version + 1 } };
-  keepRun(runtime, next);
+  keepRun(runtime, next, scored.generation);
   const given: GivenAnswer = { ...step.write.answer, scores: step.write.scores };
   return replyOf(runtime.now(), next, outcomeOf(next, itemOf(next, item), given), given, answer);
 }
