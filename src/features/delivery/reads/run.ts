@@ -85,9 +85,17 @@ export async function loadRun(
       skills: new Map(
         looked.map((id) => {
           const { difficulty, prerequisites, contrasts, unlocks } = library.skill(id);
-          // A getter, so that the items of a skill are drawn when one of them is to be chosen.
-          const skill = { difficulty, prerequisites, contrasts, unlocks: unlocks.length };
-          return [id, Object.defineProperty(skill, "pool", { get: () => shelves.get(id)?.pool ?? [] }) as never];
+          const skill = {
+            difficulty,
+            prerequisites,
+            contrasts,
+            unlocks: unlocks.length,
+            // A getter, so that the items of a skill are drawn when one of them is to be chosen.
+            get pool() {
+              return shelves.get(id)?.pool ?? [];
+            },
+          };
+          return [id, skill];
         }),
       ),
       picked: picked.map(({ skillId, versionId, seed, context }) => ({
