@@ -1,7 +1,7 @@
 import { insertMany } from "@/db/manyRows";
 import { changeRows, changeSubjects, changes } from "@/db/schema/history";
 import { importProgress } from "@/features/roster/reads/importView";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import { START, type TestSchool, testSchool } from "~/tests/support/school";
 import { importOf, packageOf, seconds } from "./bench-roster";
 
@@ -21,13 +21,14 @@ async function fillHistory(school: TestSchool): Promise<void> {
         schoolId: school.schoolId,
         actorId: "cora",
         at: START - 86_400_000,
-        kind: "work",
+        kind: "work-withdrawn" as const,
+        facts: { title: "Something" },
         undoable: true,
       };
       await insertMany(
         tx,
         changes,
-        ids.map((id) => ({ ...entry, id, classId: null, area: "work", summary: "Something was done", undoes: null })),
+        ids.map((id) => ({ ...entry, id, classId: null, area: "work", undoes: null })),
       );
       await insertMany(
         tx,

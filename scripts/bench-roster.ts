@@ -10,7 +10,7 @@ import type { OneRosterRow } from "@/formats/package/oneRosterPackage";
 import { writeOneRoster } from "@/formats/package/writeOneRoster";
 import { writeSheet } from "@/formats/table/writeSheet";
 import { hashSecret } from "@/server/access/secrets";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import { openBrowser, openPage, signInTeacher } from "~/tests/support/browser";
 import { PASSWORD, readyImport, START, type TestSchool, testSchool } from "~/tests/support/school";
 import { ensureBuilt, freePort, startApp } from "./steps.mjs";

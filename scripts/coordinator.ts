@@ -1,8 +1,8 @@
 import { type PersonRow, rolesOf, staffByEmail } from "@/db/queries/people";
 import { added } from "@/db/queries/rowChanges";
 import { actorOf } from "@/server/access/actorOf";
+import { recordChange } from "@/server/history/recordChange";
 import { readEnvironment } from "@/server/runtime/environment";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { openRuntime } from "@/server/runtime/runtime";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 
@@ -24,9 +24,8 @@ async function promote(person: PersonRow): Promise<void> {
     const context = { runtime, actor: await actorOf(runtime, person) };
     await runtime.db.write((tx) =>
       recordChange(tx, context, {
-        area: "rights",
-        kind: "role",
-        summary: `${placeOf(person.id)} was made coordinator by whoever runs the server`,
+        kind: "coordinator-named",
+        facts: { personId: person.id },
         classId: null,
         rows: [
           added("roles", {

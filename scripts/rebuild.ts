@@ -1,6 +1,6 @@
-import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
 import { readEnvironment } from "@/server/runtime/environment";
 import { openRuntime } from "@/server/runtime/runtime";
+import { rebuildSummaries } from "@/server/summaries/rebuild";
 
 /** Makes the summaries (skill states, skill days, misconceptions) anew from the answer log. */
 const runtime = await openRuntime(readEnvironment());

@@ -1,6 +1,6 @@
-import { rescoreItem } from "@/features/delivery/writes/rescore";
 import { readEnvironment } from "@/server/runtime/environment";
 import { openRuntime } from "@/server/runtime/runtime";
+import { rescoreItem } from "@/server/summaries/rescore";
 
 /** Judges old answers to an item by its present key: `npm run rescore -- unit-rates/for-one`. */
 const [, , itemId = ""] = process.argv;

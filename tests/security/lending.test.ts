@@ -16,7 +16,7 @@ import {
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
 import { may, RIGHTS } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
-import { recordChange } from "@/server/runtime/history";
+import { recordChange } from "@/server/history/recordChange";
 import { csv, fingerprintOf, makeClass, START, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;
@@ -207,7 +207,8 @@ describe("what ends a loan", () => {
     const [row] = await rowsOfTable(school.db.read, "classStaff", [rows[0]?.id ?? ""]);
     if (!row) throw new Error("no tie");
     const ended = changed("classStaff", row, { untilDay: "2026-11-20" });
-    const entry = { area: "roster" as const, kind: "x", summary: "Ended", classId, rows: [ended] };
+    const facts = { personId: "ben", role: "specialist" };
+    const entry = { kind: "class-share-ended" as const, facts, classId, rows: [ended] };
     await school.db.write((tx) => recordChange(tx, cora, entry));
     expect(await rightsOn("ben", studentId)).toEqual([]);
   });

@@ -5,11 +5,11 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { type Database, openDatabase } from "@/db/connection";
 import { errorKind } from "@/db/errorKind";
 import { holidays, schools } from "@/db/schema/people";
-import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
 import { errorFacts } from "@/server/runtime/errorFacts";
 import { createRuntime } from "@/server/runtime/runtime";
 import { schoolOf } from "@/server/runtime/school";
 import { told } from "@/server/runtime/told";
+import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;

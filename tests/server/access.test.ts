@@ -16,7 +16,7 @@ import {
 import { askReset, setPasswordByLink } from "@/features/access/writes/resetPassword";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { studentSheet } from "@/features/evidence/reads";
-import { historyPage } from "@/features/frame/reads";
+import { historyPage } from "@/features/frame/reads/history";
 import { makeGroup, moveMembers, shareGroup } from "@/features/regroup/writes/groups";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { rollOverView, staffView } from "@/features/roster/reads/schoolPages";
@@ -33,7 +33,7 @@ import { hashSecret, tokenHashOf } from "@/server/access/secrets";
 import { personOfToken } from "@/server/access/sessions";
 import { openClassDoor, signInStaff, signInStudent } from "@/server/access/signIn";
 import { totpCode } from "@/server/access/totp";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import {
   give,
   givePractice,
@@ -349,7 +349,7 @@ describe("privacy", () => {
     expect(everything).not.toMatch(/Zebulon|Quince/);
     expect(await school.db.read.query.rosterDrafts.findMany()).toEqual([]);
     const { entries } = await historyPage(sam, [], { find: "", area: "privacy", before: null });
-    expect(entries[0]?.summary).toBe("Erased an erased student for good");
+    expect(entries[0]?.sentence).toBe("Erased an erased student for good");
     await expect(whoCanSee(sam, studentId)).rejects.toMatchObject({ code: "not-allowed" });
   });
 
@@ -368,10 +368,34 @@ describe("privacy", () => {
     expect(all).not.toContain(otherId);
     await exportRoster(await school.teacher(), { format: "csv", classIds: [classId] });
     const { entries } = await historyPage(await school.teacher("cora"), [], { find: "", area: "export", before: null });
-    expect(entries.map(({ summary }) => summary)).toEqual([
+    expect(entries.map(({ sentence }) => sentence)).toEqual([
       "Took out the roster of 6 Test as CSV",
       "Took out everything that is kept about Student00 Of6Test",
     ]);
+  });
+
+  it("finds in the history by words of the sentence, of its facts and by people; who signed in stands apart", async () => {
+    const { classId, studentIds } = await makeClass(school, 2);
+    const [studentId = ""] = studentIds;
+    const [slip] = await newSignIns(await school.teacher(), { studentIds: [studentId] });
+    await signInStudent(
+      school.runtime,
+      { studentId, code: slip?.code ?? "", pin: slip?.pin ?? "" },
+      { ...HERE, device: "a tablet" },
+    );
+    const ana = await school.teacher();
+    const find = async (words: string, area = "") =>
+      (await historyPage(ana, [classId], { find: words, area, before: null })).entries.map(({ sentence }) => sentence);
+    expect(await find("new pin")).toEqual(["New PIN for Student00 Of6Test"]);
+    expect(await find("Student00")).toContain("New PIN for Student00 Of6Test");
+    expect(await find("new nothing")).toEqual([]);
+    expect(await find("signed")).toEqual([]);
+    expect(await find("", "sign-in")).toEqual(["Student00 Of6Test signed in by PIN on a tablet"]);
+    expect(await find("tablet signed", "sign-in")).toHaveLength(1);
+    expect(await find("password", "sign-in")).toEqual([]);
+    const other = await makeClass(school, 1, "Another");
+    const page = await historyPage(await school.teacher(), [other.classId], { find: "", area: "sign-in", before: null });
+    expect(page.entries).toEqual([]);
   });
 
   it("a student's interests are few and from the list", async () => {

@@ -4,8 +4,8 @@ import { answersOfPerson, uncountedAnswersOf } from "@/db/queries/answerLog";
 import { everythingAbout } from "@/db/queries/everythingAbout";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { giveHint } from "@/features/delivery/writes/giveHint";
-import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
 import { cellView } from "@/features/evidence/reads";
+import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { assignCheck } from "../support/check";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 

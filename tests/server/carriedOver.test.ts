@@ -9,15 +9,15 @@ import { type Database, openDatabase } from "@/db/connection";
 import { personById } from "@/db/queries/people";
 import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import { openSitting } from "@/features/delivery/writes/openSitting";
-import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
-import { historyPage } from "@/features/frame/reads";
+import { historyPage } from "@/features/frame/reads/history";
 import { groupView } from "@/features/regroup/reads/reteachGroups";
 import { workList, workView } from "@/features/work/reads";
 import { actorOf } from "@/server/access/actorOf";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
+import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { installShippedContent } from "~/demo/shippedContent";
 
 /**
@@ -152,15 +152,17 @@ describe("a school of the version before", () => {
     const context = await teacher();
     const search = { find: "", area: "", before: null };
     const { entries } = await historyPage(context, [before.classId], search);
-    const due = entries.find(({ summary }) => summary.includes("is now due"));
-    const given = entries.find(({ summary }) => summary.includes("To be taken back") && summary.startsWith("Assigned"));
-    expect(entries.some(({ summary }) => summary.startsWith("Assigned reteach practice"))).toBe(true);
+    const due = entries.find(({ sentence }) => sentence.includes("is now due"));
+    const given = entries.find(
+      ({ sentence }) => sentence.includes("To be taken back") && sentence.startsWith("Assigned"),
+    );
+    expect(entries.some(({ sentence }) => sentence.startsWith("Assigned reteach practice"))).toBe(true);
     expect((await workView(context, before.third)).dueDay).toBe("2026-11-30");
     await undoChange(context, due?.id ?? "");
     expect((await workView(context, before.third)).dueDay).toBe("2026-11-27");
     await undoChange(context, given?.id ?? "");
     expect((await workList(context, [before.classId])).some(({ id }) => id === before.third)).toBe(false);
-    const reteach = entries.find(({ summary }) => summary.startsWith("Assigned reteach practice"));
+    const reteach = entries.find(({ sentence }) => sentence.startsWith("Assigned reteach practice"));
     await expect(undoChange(context, reteach?.id ?? "")).rejects.toMatchObject({
       code: "conflict",
       message: expect.stringContaining("students have worked since"),

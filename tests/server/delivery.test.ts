@@ -3,8 +3,8 @@ import { answersOfPerson, evidenceAfter } from "@/db/queries/answerLog";
 import { allMisconceptionSigns, allSkillDays, allSkillStates, type SkillStateRow } from "@/db/queries/summaries";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { giveHint } from "@/features/delivery/writes/giveHint";
-import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
+import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { naiveSummaries } from "../support/naiveSummaries";
 import { answersTo, give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 

@@ -5,12 +5,14 @@ import { answersOfPerson, evidenceAfter, scoresOfPerson } from "@/db/queries/ans
 import { allMisconceptionSigns, allSkillDays, allSkillStates, type SkillStateRow } from "@/db/queries/summaries";
 import { sittings } from "@/db/schema/sittings";
 import { studentHome } from "@/features/delivery/reads/studentHome";
-import { rebuildSummaries } from "@/features/delivery/writes/rebuild";
-import { rescoreItem } from "@/features/delivery/writes/rescore";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { cellView } from "@/features/evidence/reads";
+import { historyPage } from "@/features/frame/reads/history";
 import { workView } from "@/features/work/reads";
+import { undoChange } from "@/server/history/undoChange";
 import { createRuntime } from "@/server/runtime/runtime";
+import { rebuildSummaries } from "@/server/summaries/rebuild";
+import { rescoreItem } from "@/server/summaries/rescore";
 import { naiveSummaries } from "../support/naiveSummaries";
 import { bodyWith, chooseAll, putItem, writeWord } from "../support/newItem";
 import { answersTo, give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
@@ -223,6 +225,27 @@ describe("a corrected key", () => {
     await summariesHold();
     expect(await rescoreItem(school.runtime, "own/key")).toMatchObject({ changed: 0, students: 0 });
     await expect(rescoreItem(school.runtime, "gone")).rejects.toMatchObject({ code: "not-found" });
+
+    // One entry, whatever followed from it; taken back, everything is as it was, and the scores of between are still there.
+    const coordinator = await school.teacher("cora");
+    const { entries } = await historyPage(coordinator, [], { find: "own/key judged", area: "scores", before: null });
+    expect(entries).toMatchObject([
+      { sentence: "Judged the answers to own/key by version 2 of its key", mayUndo: true },
+    ]);
+    const rescored = entries[0]?.id ?? "";
+    await expect(undoChange(await school.teacher(), rescored)).rejects.toMatchObject({ code: "not-allowed" });
+    await undoChange(coordinator, rescored);
+    expect(await allSkillStates(school.db.read)).toEqual(before);
+    expect(await allMisconceptionSigns(school.db.read)).toHaveLength(1);
+    expect((await scoresOfPerson(school.db.read, c)).map(({ earned, by }) => [earned, by])).toEqual([
+      [0, "rule"],
+      [1, "re-score"],
+      [0, "re-score"],
+    ]);
+    await summariesHold();
+    // Judged once more and taken back in the wrong order: the earlier entry is refused.
+    await rescoreItem(school.runtime, "own/key");
+    await expect(undoChange(coordinator, rescored)).rejects.toMatchObject({ code: "conflict" });
   });
 });
 

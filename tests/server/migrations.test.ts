@@ -7,8 +7,10 @@ import { migrate } from "drizzle-orm/libsql/migrator";
 import { afterEach, beforeEach, expect, it } from "vitest";
 import { openDatabase } from "@/db/connection";
 import { answersOfPerson } from "@/db/queries/answerLog";
-import { rowsOfChange } from "@/db/queries/history";
+import { factsOf, rowsOfChange } from "@/db/queries/history";
+import { changeSubjects, changes, signIns } from "@/db/schema/history";
 import { reteaches, reteachStudents } from "@/db/schema/reteach";
+import { changeWords } from "@/words/staff/historyWords";
 
 const MIGRATIONS = "src/db/migrations";
 let folder: string;
@@ -213,4 +215,55 @@ it("a database of a later version is refused in words, and stays as it is", asyn
   await expect(openDatabase(file, MIGRATIONS)).rejects.toThrow("later version of Oxbow");
   expect(await tables()).toEqual(before);
   client.close();
+});
+
+it("the history keeps the sentences of before; comings and goings move to a list of their own", async () => {
+  const { client, insert } = await oldDatabase(7);
+  await insert("schools", { id: "s", name: "S", time_zone: "Europe/Dublin" });
+  const person = { school_id: "s", family_name: "X" };
+  await insert("people", { ...person, id: "ana", kind: "staff", given_name: "Ana" });
+  await insert("people", { ...person, id: "a-1", kind: "student", given_name: "A" });
+  const entry = { school_id: "s", at: NOON, undoable: 0 };
+  const told: readonly (readonly [string, string, string, string | null])[] = [
+    ["sign-in", "signed-in", "{person:a-1} signed in by pin on a tablet on loan", "a-1"],
+    ["sign-in", "signed-in", "{person:ana} signed in by password", "ana"],
+    ["sign-in", "locked-out", "Wrong tries with the pin of {person:a-1}: further ones have to wait", null],
+    ["sign-in", "reset-asked", "A link for a new password was sent to {person:ana}", null],
+    ["sign-in", "password-set", "{person:ana} set a new password by a link from the mail box", "ana"],
+    ["sign-in", "password-set", "{person:ana} changed the own password; other devices were signed out", "ana"],
+    ["sign-in", "second-step", "{person:ana} set up a second step for signing in", "ana"],
+    ["sign-in", "second-step", "{person:ana} removed the second step for signing in", "ana"],
+    ["sign-in", "signed-out", "{person:ana} signed a device out: a phone", "ana"],
+    ["roster", "student", "Added {person:a-1} to the class", "ana"],
+    ["roster", "undo", "Undone: Added {person:a-1} to the class", "ana"],
+  ];
+  for (const [n, [area, kind, summary, actorId]] of told.entries()) {
+    await insert("changes", { ...entry, id: `c${n + 10}`, area, kind, summary, actor_id: actorId });
+    await insert("change_subjects", { id: `c${n + 10}-0`, change_id: `c${n + 10}`, subject_id: "a-1" });
+  }
+  client.close();
+
+  const db = await openDatabase(file, MIGRATIONS);
+  expect(
+    (await db.read.select().from(signIns)).map(({ personId, kind, by, device }) => [personId, kind, by, device]),
+  ).toEqual([
+    ["a-1", "signed-in", "pin", "a tablet on loan"],
+    ["ana", "signed-in", "password", ""],
+    ["a-1", "must-wait", "pin", ""],
+    ["ana", "link-sent", null, ""],
+    ["ana", "password-by-link", null, ""],
+    ["ana", "password-changed", null, ""],
+    ["ana", "second-step-set", null, ""],
+    ["ana", "second-step-removed", null, ""],
+    ["ana", "device-signed-out", null, "a phone"],
+  ]);
+  const kept = await db.read.select().from(changes);
+  expect(kept.map((row) => changeWords(factsOf(row), (id) => `<${id}>`))).toEqual([
+    "Added <a-1> to the class",
+    "Undone: Added <a-1> to the class",
+  ]);
+  expect((await db.read.select().from(changeSubjects)).map(({ changeId }) => changeId)).toEqual(["c19", "c20"]);
+  await expect(db.write((tx) => tx.update(changes).set({ at: 1 }))).rejects.toThrow();
+  await expect(db.write((tx) => tx.update(signIns).set({ at: 1 }))).rejects.toThrow();
+  db.close();
 });

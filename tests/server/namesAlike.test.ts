@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, it } from "vitest";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
-import { searchEntries } from "@/features/frame/reads";
+import { searchEntries } from "@/features/frame/reads/desk";
 import { groupBoard } from "@/features/regroup/reads/groupBoard";
 import { groupList, groupView } from "@/features/regroup/reads/reteachGroups";
 import { makeGroups } from "@/features/regroup/writes/reteachGroups";

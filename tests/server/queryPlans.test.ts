@@ -3,7 +3,8 @@ import { afterAll, beforeAll, expect, it } from "vitest";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { evidenceFigure } from "@/features/evidence/figure";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
-import { historyPage, namesToHide, searchEntries } from "@/features/frame/reads";
+import { namesToHide, searchEntries } from "@/features/frame/reads/desk";
+import { historyPage } from "@/features/frame/reads/history";
 import { planFigure } from "@/features/plan/figure";
 import { planView } from "@/features/plan/reads";
 import { regroupFigure } from "@/features/regroup/figure";
@@ -20,7 +21,7 @@ import { workFigure } from "@/features/work/figure";
 import { workList, workView } from "@/features/work/reads";
 import { personOfToken } from "@/server/access/sessions";
 import { signInStaff, signInStudent } from "@/server/access/signIn";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import {
   csv,
   give,

@@ -10,7 +10,7 @@ import { archiveGroup, assignReteach, makeGroups } from "@/features/regroup/writ
 import { archiveStudent } from "@/features/roster/writes/students";
 import { workList, workView } from "@/features/work/reads";
 import { assignWork, moveDueDay, withdrawWork } from "@/features/work/writes";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;

@@ -7,7 +7,7 @@ import { rosterView } from "@/features/roster/reads/rosterView";
 import { applyImport, beginImport, linkSame, repairCells, setColumn } from "@/features/roster/writes/importRoster";
 import { newSignIns, unlockStudents } from "@/features/roster/writes/newSignIns";
 import { signInStaff, signInStudent } from "@/server/access/signIn";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import {
   csv,
   fingerprintOf,

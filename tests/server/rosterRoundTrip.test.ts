@@ -7,7 +7,7 @@ import { archiveStudent } from "@/features/roster/writes/students";
 import { setSupports } from "@/features/roster/writes/supports";
 import { writeOneRoster } from "@/formats/package/writeOneRoster";
 import { writeSheet } from "@/formats/table/writeSheet";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import { applyFile, packageOf, previewFile, randomRoster } from "../support/rosterFiles";
 import { START, type TestSchool, testSchool } from "../support/school";
 

@@ -4,7 +4,7 @@ import { people } from "@/db/schema/people";
 import { makeGroups } from "@/features/regroup/writes/reteachGroups";
 import { setSettings } from "@/features/roster/writes/settings";
 import { correctStudent } from "@/features/roster/writes/students";
-import { undoChange } from "@/server/runtime/history";
+import { undoChange } from "@/server/history/undoChange";
 import { kept } from "@/server/runtime/kept";
 import { schoolOf } from "@/server/runtime/school";
 import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
@@ -100,7 +100,7 @@ describe("an undo that is refused", () => {
     await give(school, student, await open(school, student, workId), "right");
     await expect(undoChange(await school.teacher(), changeId)).rejects.toMatchObject({ code: "conflict" });
     const { entries } = await historyOf(classId);
-    const assigned = entries.find(({ summary }) => summary.startsWith("Assigned"));
+    const assigned = entries.find(({ sentence }) => sentence.startsWith("Assigned"));
     await expect(undoChange(await school.teacher(), assigned?.id ?? "")).rejects.toMatchObject({
       message: expect.stringContaining("students have worked since"),
     });
@@ -124,6 +124,6 @@ it("kinds of errors are told by the database's code", async () => {
 });
 
 async function historyOf(classId: string) {
-  const { historyPage } = await import("@/features/frame/reads");
+  const { historyPage } = await import("@/features/frame/reads/history");
   return historyPage(await school.teacher(), [classId], { find: "", area: "", before: null });
 }

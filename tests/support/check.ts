@@ -1,5 +1,5 @@
 import { workRows } from "@/server/classroom/workRows";
-import { recordChange } from "@/server/runtime/history";
+import { recordChange } from "@/server/history/recordChange";
 import { START, type TestSchool } from "./school";
 
 /** Gives a check of some items to students, as a reteach does. */
@@ -24,7 +24,12 @@ export async function assignCheck(
     studentIds,
   });
   await school.db.write((tx) =>
-    recordChange(tx, context, { area: "work", kind: "check", summary: "A check", classId, rows }),
+    recordChange(tx, context, {
+      kind: "work-assigned",
+      facts: { title: "Check", students: studentIds.length, of: studentIds.length },
+      classId,
+      rows,
+    }),
   );
   return id;
 }

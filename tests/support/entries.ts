@@ -396,7 +396,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ({ schoolId, classId, owner }) => [
       ["undo", { kind: "entry", schoolId, classId, groupIds: [], authorId: owner }],
     ],
-    call: ({ changeId }) => action("@/server/runtime/undoAction", "undoAction", changeId),
+    call: ({ changeId }) => action("@/server/history/undoAction", "undoAction", changeId),
   },
   "GET api/cell": {
     needs: ofStudent("see"),

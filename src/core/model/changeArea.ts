@@ -1,6 +1,5 @@
-/** What an entry of the history is about. */
+/** What an entry of the history is about. Comings and goings at the doors are kept apart (see `signInKind.ts`). */
 export const CHANGE_AREAS = [
-  "sign-in",
   "export",
   "roster",
   "rights",

@@ -1,5 +1,6 @@
 import "server-only";
 import { and, asc, count, desc, eq, getTableColumns, gt, inArray, type SQL, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../queryable";
 import { itemVersions } from "../schema/items";
 import { answers, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
@@ -161,6 +162,24 @@ export async function supersede(
   rows: readonly Omit<typeof scores.$inferInsert, "serial">[],
 ): Promise<void> {
   if (rows.length > 0) await tx.insert(scores).values([...rows]);
+}
+
+/** Scores that an entry of the history made, each with the one whose place it took, and whether it is in force. */
+export async function scoresOfChange(db: Queryable, changeId: string) {
+  const before = alias(scores, "before");
+  const later = alias(scores, "later");
+  const rows = await db
+    .select({ serial: scores.serial, before, laterSerial: later.serial })
+    .from(scores)
+    .innerJoin(before, eq(before.serial, scores.supersedes))
+    .leftJoin(later, eq(later.supersedes, scores.serial))
+    .where(eq(scores.changeId, changeId))
+    .orderBy(asc(scores.serial));
+  return rows.map(({ serial, before: replaced, laterSerial }) => ({
+    serial,
+    before: replaced,
+    current: laterSerial === null,
+  }));
 }
 
 /** All answers to some versions of items. */

@@ -34,9 +34,10 @@ const answerInsert = hot((db) => db.insert(answers).values(placeholders(answers,
 
 const scoreInsert = hot((db) =>
   db.insert(scores).values({
-    ...(placeholders(scores, "serial", "answerSerial", "supersedes") as Record<string, unknown>),
+    ...(placeholders(scores, "serial", "answerSerial", "supersedes", "changeId") as Record<string, unknown>),
     answerSerial: sql`(select ${answers.serial} from ${answers} where ${answers.key} = ${value("key")})`,
     supersedes: null,
+    changeId: null,
   } as never),
 );
 
@@ -115,7 +116,7 @@ const signAdd = hot((db) =>
 );
 
 type NewAnswer = Omit<typeof answers.$inferSelect, "serial">;
-export type NewScore = Omit<typeof scores.$inferSelect, "serial" | "answerSerial" | "supersedes">;
+export type NewScore = Omit<typeof scores.$inferSelect, "serial" | "answerSerial" | "supersedes" | "changeId">;
 type ItemSave = typeof sittingItems.$inferSelect;
 type SkillStateRow = typeof skillStates.$inferSelect;
 

@@ -2,7 +2,7 @@ import "server-only";
 import { eq, getTableColumns } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials, sessions } from "../schema/access";
-import { changeSubjects, changes } from "../schema/history";
+import { changeSubjects, changes, signIns } from "../schema/history";
 import { enrollments, people, roles } from "../schema/people";
 import { groupMembers } from "../schema/regroup";
 import { reteachStudents } from "../schema/reteach";
@@ -49,8 +49,12 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
     "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),
     reteaching: await db.select().from(reteachStudents).where(eq(reteachStudents.personId, personId)),
+    "signing-in": await db
+      .select({ at: signIns.at, kind: signIns.kind, by: signIns.by, device: signIns.device })
+      .from(signIns)
+      .where(eq(signIns.personId, personId)),
     history: await db
-      .select({ at: changes.at, area: changes.area, summary: changes.summary })
+      .select({ at: changes.at, area: changes.area, kind: changes.kind, facts: changes.facts })
       .from(changeSubjects)
       .innerJoin(changes, eq(changes.id, changeSubjects.changeId))
       .where(eq(changeSubjects.subjectId, personId)),

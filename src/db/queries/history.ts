@@ -2,11 +2,18 @@ import "server-only";
 import { and, asc, desc, eq, gt, gte, inArray, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { ChangeArea } from "@/core/model/changeArea";
+import type { ChangeKind, NamedFacts } from "@/core/model/changeFacts";
+import type { SignInKind } from "@/core/model/signInKind";
 import type { Queryable } from "../queryable";
-import { changeRows, changeSubjects, changes, type RowChange, revisions } from "../schema/history";
+import { changeRows, changeSubjects, changes, type RowChange, revisions, signIns } from "../schema/history";
 import { people } from "../schema/people";
 
 export type ChangeRow = typeof changes.$inferSelect;
+export type SignInRow = typeof signIns.$inferSelect;
+
+/** What an entry says, by its kind. The kind and its facts were written together, so they belong to each other. */
+export const factsOf = ({ kind, facts }: Pick<ChangeRow, "kind" | "facts">): NamedFacts =>
+  ({ kind, facts }) as NamedFacts;
 
 /** Row changes in one piece; larger entries are cut up. */
 const ROWS_A_PIECE = 500;
@@ -121,17 +128,37 @@ export async function laterChangeOf(db: Queryable, change: ChangeRow, rowId: str
   return found?.change ?? null;
 }
 
-export interface EntrySearch {
+/** Adds to the comings and goings at the doors. */
+export async function insertSignIn(tx: Queryable, row: SignInRow): Promise<void> {
+  await tx.insert(signIns).values(row);
+}
+
+/** A word to be found, with what is known of it before the entries are looked through. */
+export interface FindWord<Kind> {
+  readonly word: string;
+  /** Kinds that say it whatever their facts are. */
+  readonly kinds: readonly Kind[];
+}
+
+/** What both lists are looked through by: every word has to be found, or a person of the whole phrase. */
+interface Phrase<Kind> {
+  readonly words: readonly FindWord<Kind>[];
+  readonly personIds: readonly string[];
+}
+
+export interface EntrySearch extends Phrase<ChangeKind> {
   /** Entries of these classes, or, when null, of the whole school. */
   readonly classIds: readonly string[] | null;
   readonly schoolIds: readonly string[];
   readonly areas: readonly ChangeArea[];
-  readonly personIds: readonly string[];
-  readonly words: string;
   /** Older than this entry. */
   readonly before: string | null;
   readonly limit: number;
 }
+
+/** Texts of facts, but no ids of people. */
+const saysInFacts = (word: string) =>
+  sql`exists (select 1 from json_tree(${changes.facts}) fact where fact.type in ('text', 'integer') and fact.fullkey not like '%.person%' and instr(lower(fact.atom), ${word.toLowerCase()}) > 0)`;
 
 /** Entries of the history, the newest first. */
 export async function searchEntries(db: Queryable, search: EntrySearch) {
@@ -144,19 +171,16 @@ export async function searchEntries(db: Queryable, search: EntrySearch) {
         .from(changeSubjects)
         .where(inArray(changeSubjects.subjectId, [...ids])),
     );
+  const said = search.words.map(({ word, kinds }) => or(saysInFacts(word), inArray(changes.kind, [...kinds])));
   const conditions: (SQL | undefined)[] = [
     inArray(changes.schoolId, [...search.schoolIds]),
     search.classIds === null ? undefined : or(inArray(changes.classId, [...search.classIds]), about(search.classIds)),
     search.areas.length > 0 ? inArray(changes.area, [...search.areas]) : undefined,
-    search.words === ""
+    search.words.length === 0
       ? undefined
-      : or(
-          sql`instr(lower(${changes.summary}), ${search.words.toLowerCase()}) > 0`,
-          inArray(changes.actorId, [...search.personIds]),
-          about(search.personIds),
-        ),
+      : or(and(...said), inArray(changes.actorId, [...search.personIds]), about(search.personIds)),
     search.before === null ? undefined : lt(changes.id, search.before),
-    ne(changes.kind, "undo"),
+    ne(changes.kind, "undone"),
   ];
   return db
     .select({
@@ -164,7 +188,7 @@ export async function searchEntries(db: Queryable, search: EntrySearch) {
       at: changes.at,
       area: changes.area,
       kind: changes.kind,
-      summary: changes.summary,
+      facts: changes.facts,
       classId: changes.classId,
       schoolId: changes.schoolId,
       actorId: changes.actorId,
@@ -176,6 +200,36 @@ export async function searchEntries(db: Queryable, search: EntrySearch) {
     .leftJoin(undo, eq(undo.undoes, changes.id))
     .where(and(...conditions))
     .orderBy(desc(changes.id))
+    .limit(search.limit);
+}
+
+export interface SignInSearch extends Phrase<SignInKind> {
+  readonly schoolIds: readonly string[];
+  /** Students of these classes on this day, or, when null, everybody of the schools. */
+  readonly ofPersonIds: readonly string[] | null;
+  readonly before: string | null;
+  readonly limit: number;
+}
+
+/** Comings and goings at the doors, the newest first. */
+export async function searchSignIns(db: Queryable, search: SignInSearch): Promise<SignInRow[]> {
+  const said = search.words.map(({ word, kinds }) =>
+    or(sql`instr(lower(${signIns.device}), ${word.toLowerCase()}) > 0`, inArray(signIns.kind, [...kinds])),
+  );
+  const among = (ids: readonly string[]) =>
+    sql`${signIns.personId} in (select value from json_each(${JSON.stringify(ids)}))`;
+  return db
+    .select()
+    .from(signIns)
+    .where(
+      and(
+        inArray(signIns.schoolId, [...search.schoolIds]),
+        search.ofPersonIds === null ? undefined : among(search.ofPersonIds),
+        search.words.length === 0 ? undefined : or(and(...said), among(search.personIds)),
+        search.before === null ? undefined : lt(signIns.id, search.before),
+      ),
+    )
+    .orderBy(desc(signIns.id))
     .limit(search.limit);
 }
 

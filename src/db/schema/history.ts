@@ -1,5 +1,8 @@
+import { sql } from "drizzle-orm";
 import { blob, index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import type { ChangeArea } from "@/core/model/changeArea";
+import type { ChangeFacts, ChangeKind } from "@/core/model/changeFacts";
+import type { SignInKind } from "@/core/model/signInKind";
 import { people, schools } from "./people";
 
 /** One row of one table before and after a change; null stands for "no such row". */
@@ -11,8 +14,8 @@ export interface RowChange {
 }
 
 /**
- * The history: everything that was changed, handed out or tried at the door, in the order in which it happened. Entries are
- * only ever added (the database refuses changes); taking one back is an entry of its own.
+ * The history: everything that was changed or handed out, in the order in which it happened. Entries are only ever added (the
+ * database refuses changes); taking one back is an entry of its own.
  */
 export const changes = sqliteTable(
   "changes",
@@ -27,9 +30,11 @@ export const changes = sqliteTable(
     actorId: text("actor_id").references(() => people.id),
     at: integer("at").notNull(),
     area: text("area").$type<ChangeArea>().notNull(),
-    kind: text("kind").notNull(),
-    /** What happened, as one sentence; a person stands in it as {person:id}, so that no name outlives an erasure. */
-    summary: text("summary").notNull(),
+    kind: text("kind").$type<ChangeKind>().notNull(),
+    /** What happened, worded when it is read; people are ids, so that no name outlives an erasure. */
+    facts: text("facts", { mode: "json" }).$type<ChangeFacts[ChangeKind]>().notNull().default(sql`'{}'`),
+    /** How a change without row pairs is taken back (see `server/history/commands.ts`). */
+    command: text("command").$type<CommandName>(),
     /** The entry that this one took back. */
     undoes: text("undoes"),
     undoable: integer("undoable", { mode: "boolean" }).notNull(),
@@ -40,6 +45,29 @@ export const changes = sqliteTable(
     index("changes_by_undone").on(t.undoes),
     index("changes_by_actor").on(t.actorId),
   ],
+);
+
+/** Changes that many rows followed from: taken back by a command instead of by pairs of rows. */
+export type CommandName = "rescore";
+
+/** Comings and goings at the doors, apart from the history: there are many, and nothing of them can be taken back. Append-only. */
+export const signIns = sqliteTable(
+  "sign_ins",
+  {
+    /** Rises with time. */
+    id: text("id").primaryKey(),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    at: integer("at").notNull(),
+    kind: text("kind").$type<SignInKind>().notNull(),
+    by: text("by", { enum: ["password", "pin", "card"] }),
+    device: text("device").notNull().default(""),
+  },
+  (t) => [index("sign_ins_by_school").on(t.schoolId, t.id), index("sign_ins_by_person").on(t.personId, t.id)],
 );
 
 /** What the entry is about, for searching: classes, people, groups. */

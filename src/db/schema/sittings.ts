@@ -1,6 +1,7 @@
 import { sql } from "drizzle-orm";
 import { index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { FINISH_REASONS, type SittingState } from "../../core/model/work";
+import { changes } from "./history";
 import { itemVersions } from "./items";
 import { misconceptions, skills } from "./library";
 import { people } from "./people";
@@ -146,6 +147,8 @@ export const scores = sqliteTable(
     scoredAt: integer("scored_at").notNull(),
     /** The score that this one takes the place of. */
     supersedes: integer("supersedes"),
+    /** The entry of the history that made it by a command; null for what followed from an answer or from taking that back. */
+    changeId: text("change_id").references(() => changes.id),
   },
   (t) => [
     index("scores_by_person_skill").on(t.personId, t.skillId, t.answerSerial),
@@ -154,6 +157,7 @@ export const scores = sqliteTable(
     // Most scores have none of these: they cost nothing then.
     index("scores_by_misconception").on(t.misconceptionId).where(sql`misconception_id is not null`),
     index("scores_by_scorer").on(t.scorerId).where(sql`scorer_id is not null`),
+    index("scores_by_change").on(t.changeId).where(sql`change_id is not null`),
     uniqueIndex("scores_superseded_once").on(t.supersedes).where(sql`supersedes is not null`),
   ],
 );

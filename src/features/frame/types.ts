@@ -1,5 +1,8 @@
 import type { ChangeArea } from "@/core/model/changeArea";
 
+/** What an entry is about; comings and goings at the doors are a list of their own. */
+export type HistoryArea = ChangeArea | "sign-in";
+
 export interface ClassChoice {
   readonly id: string;
   readonly name: string;
@@ -28,8 +31,8 @@ export interface HistoryEntry {
   readonly id: string;
   readonly when: string;
   readonly who: string;
-  readonly summary: string;
-  readonly area: ChangeArea;
+  readonly sentence: string;
+  readonly area: HistoryArea;
   readonly undone: boolean;
   readonly mayUndo: boolean;
 }

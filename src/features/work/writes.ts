@@ -1,5 +1,6 @@
 import "server-only";
 import { array, type InferType, number, object, string } from "yup";
+import type { NamedFacts } from "@/core/model/changeFacts";
 import type { WorkKind } from "@/core/model/work";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { studentsOfClasses } from "@/db/queries/people";
@@ -7,10 +8,10 @@ import { changed } from "@/db/queries/rowChanges";
 import { type AssignmentRow, assignmentById, type GivenWork } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
 import { workRows } from "@/server/classroom/workRows";
+import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import { shelvesOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
-import { recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt, schoolOf } from "@/server/runtime/school";
 import { day, uuid, validated } from "@/server/runtime/validated";
@@ -93,13 +94,11 @@ export async function assignWork(
       skillIds: skills.map(({ id }) => id),
       studentIds: students.map(({ person }) => person.id),
     });
-    const summary = `Assigned “${input.title}” to ${students.length} of ${enrolled.length} students`;
     return {
       assignmentId: input.assignmentId,
       changeId: await recordChange(tx, context, {
-        area: "work",
-        kind: "assign",
-        summary,
+        kind: "work-assigned",
+        facts: { title: input.title, students: students.length, of: enrolled.length },
         classId: input.classId,
         rows,
       }),
@@ -132,7 +131,7 @@ export async function moveDueDay(context: Context, raw: unknown): Promise<{ chan
     const dueAt = instantAt(school, dueDay, "20:00");
     if (dueAt <= given.opensAt)
       throw new Refusal("invalid", "The due day lies before the work opens. Choose a later day.");
-    return { values: { dueAt }, summary: `“${given.title}” is now due ${dueDay}` };
+    return { values: { dueAt }, told: { kind: "work-due-moved", facts: { title: given.title, dueDay } } };
   });
 }
 
@@ -141,24 +140,22 @@ export async function withdrawWork(context: Context, raw: unknown): Promise<{ ch
   const { assignmentId } = validated(object({ assignmentId: string().required() }), raw);
   return changeAssignment(context, assignmentId, (given) => ({
     values: { withdrawnAt: context.runtime.now() },
-    summary: `Withdrew “${given.title}”`,
+    told: { kind: "work-withdrawn", facts: { title: given.title } },
   }));
 }
 
 async function changeAssignment(
   context: Context,
   assignmentId: string,
-  change: (given: GivenWork) => { values: Partial<AssignmentRow>; summary: string },
+  change: (given: GivenWork) => { values: Partial<AssignmentRow>; told: NamedFacts },
 ): Promise<{ changeId: string }> {
   return context.runtime.db.write(async (tx) => {
     const given = await assignmentById(tx, assignmentId);
     if (!given || given.withdrawnAt !== null)
       throw new Refusal("not-found", "This work is not there, or was withdrawn.");
     demand(context.actor, "change", { kind: "class", classId: given.classId });
-    const { values, summary } = change(given);
+    const { values, told } = change(given);
     const rows = [changed("assignments", given, values)];
-    return {
-      changeId: await recordChange(tx, context, { area: "work", kind: "work", summary, classId: given.classId, rows }),
-    };
+    return { changeId: await recordChange(tx, context, { ...told, classId: given.classId, rows }) };
   });
 }

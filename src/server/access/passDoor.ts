@@ -9,7 +9,7 @@ import {
 import { isKnownDevice, rememberDevice } from "@/db/queries/knownDevices";
 import type { PersonRow } from "@/db/queries/people";
 import type { Queryable } from "@/db/queryable";
-import { person as placeOf, recordEvent } from "@/server/runtime/history";
+import { recordSignIn } from "@/server/history/recordChange";
 import { log } from "@/server/runtime/log";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -104,14 +104,7 @@ export async function enter(
   await updateCredential(tx, person.id, { lastSignInAt: now });
   const deviceHash = tokenHashOf(from.deviceId);
   await rememberDevice(tx, { personId: person.id, deviceHash, lastAt: now }, DEVICES_KEPT);
-  await recordEvent(tx, runtime, {
-    area: "sign-in",
-    kind: "signed-in",
-    summary: `${placeOf(person.id)} signed in by ${by}${from.device ? ` on ${from.device}` : ""}`,
-    classId: null,
-    schoolId: person.schoolId,
-    actorId: person.id,
-  });
+  await recordSignIn(tx, runtime, person, { kind: "signed-in", by, device: from.device });
   return openSession(tx, runtime, person, { by, device: from.device, formerToken: from.formerToken ?? "" });
 }
 
@@ -168,14 +161,7 @@ async function noteWait(runtime: Runtime, { candidates, by }: Try, wait: number)
       if (!credential) continue;
       await updateCredential(tx, person.id, { lockedUntil: shown });
       if (credential.lockedUntil !== null && credential.lockedUntil > runtime.now()) continue;
-      await recordEvent(tx, runtime, {
-        area: "sign-in",
-        kind: "locked-out",
-        summary: `Wrong tries with the ${by} of ${placeOf(person.id)}: further ones have to wait`,
-        classId: null,
-        schoolId: person.schoolId,
-        actorId: null,
-      });
+      await recordSignIn(tx, runtime, person, { kind: "must-wait", by });
     }
   });
   noting.catch((error: unknown) => log("error", "a wait could not be noted", { error }));

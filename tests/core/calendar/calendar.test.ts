@@ -5,13 +5,13 @@ import { dayAfter } from "@/core/calendar/dayAfter";
 import { dayBefore } from "@/core/calendar/dayBefore";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
-import { dayWords } from "@/core/calendar/dayWords";
 import { isDay } from "@/core/calendar/isDay";
 import { mondayOf } from "@/core/calendar/mondayOf";
 import { planPosition } from "@/core/calendar/planPosition";
 import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { spreadPlan } from "@/core/calendar/spreadPlan";
 import { termAround, termOn } from "@/core/calendar/termOn";
+import { dayWords } from "@/words/staff/dayWords";
 
 const calendar = { holidays: new Set(["2026-10-26", "2026-10-27"].map(dayNumber)) };
 

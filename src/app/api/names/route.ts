@@ -1,4 +1,4 @@
-import { namesToHide } from "@/features/frame/reads";
+import { namesToHide } from "@/features/frame/reads/desk";
 import { respond } from "@/server/runtime/respond";
 
 /** The names that projector mode covers wherever they stand. */

@@ -1,4 +1,4 @@
-import { searchEntries } from "@/features/frame/reads";
+import { searchEntries } from "@/features/frame/reads/desk";
 import { demandStaff } from "@/server/access/demand";
 import { classesChosen } from "@/server/access/ownClasses";
 import { Refusal } from "@/server/runtime/refusal";

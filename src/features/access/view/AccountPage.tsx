@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { Field, Problem } from "@/ui/primitives/Field";

@@ -9,6 +9,7 @@ import {
   updateCredential,
 } from "@/db/queries/credentials";
 import { personById } from "@/db/queries/people";
+import type { Queryable } from "@/db/queryable";
 import { demand, demandStaff } from "@/server/access/demand";
 import { personKey } from "@/server/access/doorKeys";
 import { giveBack } from "@/server/access/doors";
@@ -16,8 +17,8 @@ import { demandGoodPassword } from "@/server/access/newSecrets";
 import { demandTry } from "@/server/access/passDoor";
 import { hashSecret, secretFits } from "@/server/access/secrets";
 import { newTotpSecret, totpStep } from "@/server/access/totp";
+import { recordSignIn } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordEvent } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
 
@@ -37,7 +38,7 @@ export async function changePassword(context: Context, raw: unknown, presentSess
     await setSecret(tx, staff.id, hash, "password");
     for (const { tokenHash } of await openSessionsOf(tx, staff.id))
       if (tokenHash !== presentSession) await revokeSession(tx, tokenHash, runtime.now());
-    await note(context, tx, "password-set", "changed the own password; other devices were signed out");
+    await note(context, tx, "password-changed");
   });
 }
 
@@ -73,7 +74,7 @@ export async function confirmSecondStep(context: Context, raw: unknown): Promise
     const step = totpStep(credential.totpSecret, code, now, credential.totpLastStep);
     if (step === null) throw new Refusal("invalid", "That code does not fit. Is the phone's clock right?");
     await updateCredential(tx, personId, { totpConfirmedAt: now, totpLastStep: step });
-    await note(context, tx, "second-step", "set up a second step for signing in");
+    await note(context, tx, "second-step-set");
   });
 }
 
@@ -83,7 +84,7 @@ export async function removeSecondStep(context: Context, raw: unknown): Promise<
   await context.runtime.db.write(async (tx) => {
     const none: Partial<CredentialRow> = { totpSecret: null, totpConfirmedAt: null, totpLastStep: null };
     await updateCredential(tx, staff.id, none);
-    await note(context, tx, "second-step", "removed the second step for signing in");
+    await note(context, tx, "second-step-removed");
   });
 }
 
@@ -96,7 +97,7 @@ export async function endSession(context: Context, raw: unknown): Promise<void> 
     const session = (await openSessionsOf(tx, personId)).find(({ tokenHash }) => tokenHash.startsWith(device));
     if (!session || device.length < 12) throw new Refusal("not-found", "This device is signed out already.");
     await revokeSession(tx, session.tokenHash, context.runtime.now());
-    await note(context, tx, "signed-out", `signed a device out${session.device ? `: ${session.device}` : ""}`);
+    await note(context, tx, "device-signed-out", session.device);
   });
 }
 
@@ -116,13 +117,9 @@ async function confirmed({ runtime, actor }: Context, password: string) {
   return person;
 }
 
-async function note({ runtime, actor }: Context, tx: Parameters<typeof recordEvent>[0], kind: string, words: string) {
-  await recordEvent(tx, runtime, {
-    area: "sign-in",
-    kind,
-    summary: `${placeOf(actor.personId)} ${words}`,
-    classId: null,
-    schoolId: actor.schoolId,
-    actorId: actor.personId,
-  });
-}
+const note = (
+  { runtime, actor }: Context,
+  tx: Queryable,
+  kind: "password-changed" | "second-step-set" | "second-step-removed" | "device-signed-out",
+  device = "",
+) => recordSignIn(tx, runtime, { id: actor.personId, schoolId: actor.schoolId }, { kind, device });

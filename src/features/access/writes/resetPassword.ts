@@ -6,7 +6,7 @@ import { emailKey } from "@/server/access/doorKeys";
 import { reserveTry } from "@/server/access/doors";
 import { demandGoodPassword, replaceSecret } from "@/server/access/newSecrets";
 import { hashSecret, newToken, tokenHashOf } from "@/server/access/secrets";
-import { person as placeOf, recordEvent } from "@/server/runtime/history";
+import { recordSignIn } from "@/server/history/recordChange";
 import { log } from "@/server/runtime/log";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -48,14 +48,7 @@ async function sendLink(runtime: Runtime, person: PersonRow, email: string, name
       personId: person.id,
       expiresAt: now + LINK_MINUTES * MINUTE,
     });
-    await recordEvent(tx, runtime, {
-      area: "sign-in",
-      kind: "reset-asked",
-      summary: `A link for a new password was sent to ${placeOf(person.id)}`,
-      classId: null,
-      schoolId: person.schoolId,
-      actorId: null,
-    });
+    await recordSignIn(tx, runtime, person, { kind: "link-sent" });
   });
   const text = [
     `Hello ${person.givenName},`,
@@ -90,13 +83,6 @@ export async function setPasswordByLink(runtime: Runtime, raw: unknown): Promise
     if (!latest || latest.usedAt !== null || latest.expiresAt <= now) throw over;
     await useResetsOf(tx, person.id, now);
     await replaceSecret(tx, person.id, { hash, kind: "password" }, now);
-    await recordEvent(tx, runtime, {
-      area: "sign-in",
-      kind: "password-set",
-      summary: `${placeOf(person.id)} set a new password by a link from the mail box`,
-      classId: null,
-      schoolId: person.schoolId,
-      actorId: person.id,
-    });
+    await recordSignIn(tx, runtime, person, { kind: "password-by-link" });
   });
 }

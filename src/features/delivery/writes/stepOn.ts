@@ -8,10 +8,10 @@ import type { AnswerWrite, NewScore } from "@/db/queries/answering";
 import type { SittingItemRow } from "@/db/queries/sittings";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, schoolOf } from "@/server/runtime/school";
+import { summaryOf } from "@/server/summaries/summaryOf";
 import { drawnOf, parametersIn, type Run, withItems } from "../reads/run";
 import type { Answer } from "./answerMessage";
 import { goOn } from "./goOn";
-import { summaryOf } from "./summaryOf";
 import { whatIsTold } from "./whatIsTold";
 
 interface Given {

@@ -3,12 +3,12 @@ import { parseAsString, useQueryStates } from "nuqs";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
 import { CHANGE_AREAS } from "@/core/model/changeArea";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
-import type { HistoryPage } from "../types";
+import type { HistoryArea, HistoryPage } from "../types";
 
-const AREA_WORDS: Readonly<Record<(typeof CHANGE_AREAS)[number], string>> = {
+const AREA_WORDS: Readonly<Record<HistoryArea, string>> = {
   "sign-in": "signing in",
   export: "taken out",
   roster: "roster",
@@ -21,7 +21,7 @@ const AREA_WORDS: Readonly<Record<(typeof CHANGE_AREAS)[number], string>> = {
   privacy: "privacy",
 };
 
-/** Every change, sign-in and export, newest first; what can be taken back has its undo. */
+/** Every change and export, newest first, what can be taken back with its undo; and, asked for apart, who signed in. */
 export function HistoryList({ page }: { readonly page: HistoryPage }) {
   const run = useRun(undoAction);
   const [search, setSearch] = useQueryStates(
@@ -56,12 +56,13 @@ export function HistoryList({ page }: { readonly page: HistoryPage }) {
             value={search.area}
             onChange={(event) => setSearch({ area: event.target.value || null, before: null })}
           >
-            <option value="">about everything</option>
+            <option value="">all changes</option>
             {CHANGE_AREAS.map((area) => (
               <option key={area} value={area}>
                 {AREA_WORDS[area]}
               </option>
             ))}
+            <option value="sign-in">who signed in</option>
           </select>
         </label>
         <Button type="submit">Find</Button>
@@ -79,9 +80,11 @@ export function HistoryList({ page }: { readonly page: HistoryPage }) {
       </form>
       {page.entries.length === 0 ? (
         <p className="text-mute py-4">
-          {filtered
-            ? "Nothing like that is in the history."
-            : "Nothing has been changed yet. Every change is listed here and can be undone."}
+          {search.area === "sign-in" && search.find === "" && search.before === null
+            ? "Nobody has signed in yet."
+            : filtered
+              ? "Nothing like that is in the history."
+              : "Nothing has been changed yet. Every change is listed here and can be undone."}
         </p>
       ) : (
         <table className="w-full max-w-6xl text-[15px]">
@@ -99,7 +102,7 @@ export function HistoryList({ page }: { readonly page: HistoryPage }) {
               <tr key={entry.id} className="border-hair border-t align-top">
                 <td className="py-1.5">{entry.when}</td>
                 <td className="text-mute py-1.5">{AREA_WORDS[entry.area]}</td>
-                <td className={`py-1.5 pr-4 ${entry.undone ? "text-mute line-through" : ""}`}>{entry.summary}</td>
+                <td className={`py-1.5 pr-4 ${entry.undone ? "text-mute line-through" : ""}`}>{entry.sentence}</td>
                 <td className="py-1.5">{entry.who}</td>
                 <td className="py-0.5 text-right">
                   {entry.undone ? (

@@ -4,7 +4,7 @@ import { parseAsString, useQueryState } from "nuqs";
 import { useState } from "react";
 import { usePullList } from "@/client/pull-list/pullList";
 import { useRun } from "@/client/useRun";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";

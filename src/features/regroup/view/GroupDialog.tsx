@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { v7 } from "uuid";
 import { sayDone } from "@/client/notices";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { makeGroupsAction } from "../actions";

@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { v7 } from "uuid";
 import { sayDone, sayProblem } from "@/client/notices";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button, ButtonLink } from "@/ui/primitives/Button";

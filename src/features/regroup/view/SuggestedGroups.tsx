@@ -4,7 +4,7 @@ import { useState, useTransition } from "react";
 import { v7 } from "uuid";
 import { sayDone, sayProblem } from "@/client/notices";
 import { usePullList } from "@/client/pull-list/pullList";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";

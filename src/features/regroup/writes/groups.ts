@@ -1,8 +1,7 @@
 import "server-only";
 import { array, object, string } from "yup";
-import { dayWords } from "@/core/calendar/dayWords";
 import { SLOT } from "@/core/grouping/slotClashes";
-import type { ChangeArea } from "@/core/model/changeArea";
+import type { NamedFacts } from "@/core/model/changeFacts";
 import { classesById, personById } from "@/db/queries/people";
 import { groupById, membersOfGroups, sharesOfGroups } from "@/db/queries/regroup";
 import { added, changed } from "@/db/queries/rowChanges";
@@ -11,9 +10,9 @@ import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
 import { demandNoneLent, lend } from "@/server/access/lending";
 import { studentSubject } from "@/server/access/studentSubject";
+import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
 import { day, optionalDay, uuid, validated } from "@/server/runtime/validated";
@@ -78,17 +77,14 @@ export async function makeGroup(context: Context, raw: unknown): Promise<{ group
         added("groupMembers", { id: runtime.newId(), groupId: id, personId, fromDay: values.fromDay }),
       ),
     ];
-    const summary = `Made the group “${values.name}” with ${studentIds.length} students`;
-    const lent = await lend(tx, staff, rows, { today });
-    const change = {
-      area: "groups" as const,
-      kind: "groups",
-      summary,
+    const changeId = await recordChange(tx, context, {
+      kind: "groups-made",
+      facts: { names: [values.name], students: studentIds.length },
       classId,
       subjectIds: [id, ...studentIds],
-      rows: lent,
-    };
-    return { groupId: id, changeId: await recordChange(tx, context, change) };
+      rows: await lend(tx, staff, rows, { today }),
+    });
+    return { groupId: id, changeId };
   });
 }
 
@@ -110,8 +106,8 @@ export async function changeGroup(context: Context, raw: unknown): Promise<{ cha
     const found = await openGroup(tx, context, groupId, "change");
     const wanted = { ...values, label: values.label || labelOf(values.name) };
     const rows = [changed("groups", found, wanted)];
-    const summary = `Changed the group “${values.name}”`;
-    return { changeId: await record(tx, context, found, summary, rows) };
+    const told = { kind: "group-changed" as const, facts: { name: values.name } };
+    return { changeId: await record(tx, context, found, told, rows) };
   });
 }
 
@@ -128,18 +124,10 @@ const record = (
   tx: Queryable,
   context: Context,
   group: Group,
-  summary: string,
+  told: NamedFacts,
   rows: readonly RowChange[],
-  { subjectIds = [], area = "groups" }: { readonly subjectIds?: readonly string[]; readonly area?: ChangeArea } = {},
-) =>
-  recordChange(tx, context, {
-    area,
-    kind: "groups",
-    summary,
-    classId: group.classId,
-    subjectIds: [group.id, ...subjectIds],
-    rows,
-  });
+  studentIds: readonly string[] = [],
+) => recordChange(tx, context, { ...told, classId: group.classId, subjectIds: [group.id, ...studentIds], rows });
 
 const moveInput = object({
   studentIds: array(string().required()).min(1, "Choose at least one student.").max(MOST_MEMBERS).required(),
@@ -178,17 +166,17 @@ export async function moveMembers(context: Context, raw: unknown): Promise<{ cha
         rows.push(added("groupMembers", { id: runtime.newId(), groupId: to.id, personId, fromDay: today }));
     }
     if (rows.length === 0) throw new Refusal("conflict", "They are there already; nothing was changed.");
-    const who = studentIds.length === 1 ? placeOf(studentIds[0] ?? "") : `${studentIds.length} students`;
-    const summary =
-      to && from
-        ? `${who} moved from “${from.name}” to “${to.name}”`
-        : to
-          ? `${who} joined the group “${to.name}”`
-          : `${who} left the group “${from?.name ?? ""}”`;
+    const [personId = null, ...others] = studentIds;
+    const facts = {
+      personId: others.length === 0 ? personId : null,
+      students: studentIds.length,
+      from: from?.name ?? null,
+      to: to?.name ?? null,
+    };
     const group = to ?? from;
     if (!group) throw new Refusal("invalid", "Choose a group.");
     const placed = await lend(tx, staff, rows, { today });
-    return { changeId: await record(tx, context, group, summary, placed, { subjectIds: studentIds }) };
+    return { changeId: await record(tx, context, group, { kind: "members-moved", facts }, placed, studentIds) };
   });
 }
 
@@ -215,8 +203,8 @@ export async function shareGroup(context: Context, raw: unknown): Promise<{ chan
     const row = present
       ? changed("groupShares", present.share, { untilDay })
       : added("groupShares", { id: runtime.newId(), groupId, personId, untilDay });
-    const summary = `Shared the group “${found.name}” with ${placeOf(personId)}${untilDay === null ? "" : ` until ${dayWords(untilDay)}`}`;
-    return { changeId: await record(tx, context, found, summary, [row], { area: "rights" }) };
+    const told = { kind: "group-shared" as const, facts: { personId, name: found.name, untilDay } };
+    return { changeId: await record(tx, context, found, told, [row]) };
   });
 }
 
@@ -228,7 +216,7 @@ export async function endGroupShare(context: Context, raw: unknown): Promise<{ c
     const present = (await sharesOfGroups(tx, [groupId])).find(({ share }) => share.id === shareId);
     if (!present) throw new Refusal("not-found", "This share is over already.");
     const rows: RowChange[] = [{ table: "groupShares", id: shareId, before: { ...present.share }, after: null }];
-    const summary = `${placeOf(present.share.personId)} no longer shares the group “${found.name}”`;
-    return { changeId: await record(tx, context, found, summary, rows, { area: "rights" }) };
+    const facts = { personId: present.share.personId, name: found.name };
+    return { changeId: await record(tx, context, found, { kind: "group-share-ended", facts }, rows) };
   });
 }

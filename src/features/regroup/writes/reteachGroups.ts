@@ -11,9 +11,9 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { lend } from "@/server/access/lending";
 import { type Classroom, classesOfMembers, loadClassroom } from "@/server/classroom/classroom";
 import { workRows } from "@/server/classroom/workRows";
+import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
-import { recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt, todayOf } from "@/server/runtime/school";
 import { day, uuid, validated } from "@/server/runtime/validated";
@@ -86,13 +86,15 @@ export async function makeGroups(
         ),
       );
     }
-    const names = input.groups.map(({ name }) => `“${name}”`).join(", ");
-    const summary =
-      input.groups.length === 1 ? `Made the group ${names}` : `Made ${input.groups.length} groups: ${names}`;
     const classId = membersOf(classroom, input.groups[0]?.studentIds ?? [])[0]?.classId ?? "";
-    const lent = await lend(tx, staff, rows, { today: classroom.today });
-    const change = { area: "groups" as const, kind: "groups", summary, classId, subjectIds: groupIds, rows: lent };
-    return { groupIds, changeId: await recordChange(tx, context, change) };
+    const changeId = await recordChange(tx, context, {
+      kind: "groups-made",
+      facts: { names: input.groups.map(({ name }) => name), students: null },
+      classId,
+      subjectIds: groupIds,
+      rows: await lend(tx, staff, rows, { today: classroom.today }),
+    });
+    return { groupIds, changeId };
   });
 }
 
@@ -195,12 +197,10 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
         }),
       ),
     ];
-    const summary = `Assigned reteach practice and a check on ${skill.name} to “${found.name}”`;
     return {
       changeId: await recordChange(tx, context, {
-        area: "groups",
-        kind: "reteach",
-        summary,
+        kind: "reteach-assigned",
+        facts: { skill: skill.name, group: found.name },
         classId: found.classId,
         rows,
       }),
@@ -219,10 +219,9 @@ export async function archiveGroup(context: Context, raw: unknown): Promise<{ ch
     const rows = [changed("groups", found, { archivedAt: context.runtime.now() })];
     return {
       changeId: await recordChange(tx, context, {
-        area: "groups",
-        kind: "groups",
+        kind: "group-put-away",
+        facts: { name: found.name },
         subjectIds: [groupId],
-        summary: `Archived the group “${found.name}”`,
         classId: found.classId,
         rows,
       }),

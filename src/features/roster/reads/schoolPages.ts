@@ -3,7 +3,6 @@ import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
-import { dayWords } from "@/core/calendar/dayWords";
 import { lasts } from "@/core/roster/lasts";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { rosterVersion } from "@/db/queries/history";
@@ -20,6 +19,7 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { dayAt, schoolOf } from "@/server/runtime/school";
+import { dayWords } from "@/words/staff/dayWords";
 import type { PrivacyView, RollOverView, StaffView } from "../types";
 
 async function managed(context: Context) {

@@ -1,5 +1,4 @@
 import "server-only";
-import { dayWords } from "@/core/calendar/dayWords";
 import { NO_SUPPORTS, type StudentSupports } from "@/core/model/supports";
 import { credentialOf } from "@/db/queries/credentials";
 import { staffAround } from "@/db/queries/people";
@@ -12,6 +11,7 @@ import { studentSubject } from "@/server/access/studentSubject";
 import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { todayOf } from "@/server/runtime/school";
+import { dayWords } from "@/words/staff/dayWords";
 import type { AccessView, StudentRecordView } from "../types";
 
 /** A student's own page in the roster: data, classes then and now, supports, sign-in. */

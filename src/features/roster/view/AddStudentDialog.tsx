@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useRun } from "@/client/useRun";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { FIELD, Field } from "@/ui/primitives/Field";
 import { FormFoot } from "@/ui/primitives/FormFoot";

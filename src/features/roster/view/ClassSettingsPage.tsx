@@ -2,12 +2,12 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
-import { dayWords } from "@/core/calendar/dayWords";
 import { classCodeWords } from "@/core/roster/classCode";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD, Field, Problem } from "@/ui/primitives/Field";
+import { dayWords } from "@/words/staff/dayWords";
 import {
   archiveClassAction,
   changeClassAction,

@@ -1,10 +1,10 @@
 "use client";
 import Link from "next/link";
 import { useRun } from "@/client/useRun";
-import { dayWords } from "@/core/calendar/dayWords";
 import { classCodeWords } from "@/core/roster/classCode";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
+import { dayWords } from "@/words/staff/dayWords";
 import { restoreClassAction } from "../actions";
 import type { ArchivedClass, RosterClass } from "../types";
 

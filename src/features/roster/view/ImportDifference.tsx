@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
 import { ROSTER_FIELD_NAMES, ROSTER_FIELDS } from "@/core/roster/rosterField";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { applyImportAction, linkSameAction, setColumnAction } from "../actions";

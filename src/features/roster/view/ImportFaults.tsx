@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
 import type { RowFault } from "@/core/roster/rosterRecord";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { repairCellsAction, setMakeClassesAction } from "../actions";

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { v7 } from "uuid";
 import { usePullList } from "@/client/pull-list/pullList";
 import { useRun } from "@/client/useRun";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { Field } from "@/ui/primitives/Field";
 import { FormFoot } from "@/ui/primitives/FormFoot";

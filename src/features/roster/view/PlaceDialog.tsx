@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { FIELD } from "@/ui/primitives/Field";
 import { FormFoot } from "@/ui/primitives/FormFoot";

@@ -6,7 +6,7 @@ import { useMemo, useState } from "react";
 import { usePullList } from "@/client/pull-list/pullList";
 import { useRun } from "@/client/useRun";
 import { classCodeWords } from "@/core/roster/classCode";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";

@@ -3,14 +3,14 @@ import Link from "next/link";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useRun } from "@/client/useRun";
-import { dayWords } from "@/core/calendar/dayWords";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { Field, Problem } from "@/ui/primitives/Field";
 import { FormFoot } from "@/ui/primitives/FormFoot";
+import { dayWords } from "@/words/staff/dayWords";
 import {
   archiveStudentAction,
   correctStudentAction,

@@ -1,7 +1,7 @@
 "use client";
 import { useRun } from "@/client/useRun";
 import { ITEM_SHARES, type StudentSupports, TIME_FACTORS } from "@/core/model/supports";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { FIELD } from "@/ui/primitives/Field";
 import { setSupportsAction } from "../actions";
 

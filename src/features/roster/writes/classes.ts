@@ -1,7 +1,6 @@
 import "server-only";
 import { array, number, object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
-import { dayWords } from "@/core/calendar/dayWords";
 import { termAround } from "@/core/calendar/termOn";
 import { lasts } from "@/core/roster/lasts";
 import { classByCode, classesById, personById } from "@/db/queries/people";
@@ -13,8 +12,8 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { demandNoneLent, lend } from "@/server/access/lending";
 import { may } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf, todayOf } from "@/server/runtime/school";
 import { optionalDay, uuid, validated } from "@/server/runtime/validated";
@@ -80,13 +79,11 @@ export async function makeClass(context: Context, raw: unknown): Promise<{ class
       ),
       ...plan({ id: classId, subject, grade: input.grade }),
     ];
-    const summary = `Made the class ${input.name} (grade ${input.grade}) with ${input.studentIds.length} students`;
     return {
       classId,
       changeId: await recordChange(tx, context, {
-        area: "roster",
-        kind: "class",
-        summary,
+        kind: "class-made",
+        facts: { name: input.name, grade: input.grade, students: input.studentIds.length },
         classId,
         rows: await lend(tx, staff, rows, { today }),
       }),
@@ -109,11 +106,8 @@ export async function changeClass(context: Context, raw: unknown): Promise<{ cha
     const found = await classOf(tx, input.classId);
     await demandFreeName(tx, found.schoolId, input.name, found.id);
     const rows = [changed("classes", found, { name: input.name, untilDay: input.untilDay })];
-    const until = input.untilDay === null ? "" : `, until ${dayWords(input.untilDay)}`;
-    const summary = `${found.name} is now ${input.name}${until}`;
-    return {
-      changeId: await recordChange(tx, context, { area: "roster", kind: "class", summary, classId: found.id, rows }),
-    };
+    const facts = { before: found.name, name: input.name, untilDay: input.untilDay };
+    return { changeId: await recordChange(tx, context, { kind: "class-changed", facts, classId: found.id, rows }) };
   });
 }
 
@@ -127,23 +121,27 @@ async function classOf(tx: Queryable, classId: string) {
 export async function archiveClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { classId } = validated(object({ classId: string().required() }), raw);
   demand(context.actor, "share", { kind: "class", classId });
-  return setArchived(context, classId, context.runtime.now(), "Put the class away");
+  return setArchived(context, classId, context.runtime.now(), "class-put-away");
 }
 
 export async function restoreClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { classId } = validated(object({ classId: string().required() }), raw);
   demand(context.actor, "restore", { kind: "archived class", classId });
-  return setArchived(context, classId, null, "Brought the class back");
+  return setArchived(context, classId, null, "class-brought-back");
 }
 
-async function setArchived(context: Context, classId: string, archivedAt: number | null, words: string) {
+async function setArchived(
+  context: Context,
+  classId: string,
+  archivedAt: number | null,
+  kind: "class-put-away" | "class-brought-back",
+) {
   return context.runtime.db.write(async (tx) => {
     const found = await classOf(tx, classId);
     if ((found.archivedAt === null) === (archivedAt === null)) throw new Refusal("conflict", "This was done already.");
     if (archivedAt === null) await demandFreeName(tx, found.schoolId, found.name, found.id);
     const rows = [changed("classes", found, { archivedAt })];
-    const summary = `${words}: ${found.name}`;
-    return { changeId: await recordChange(tx, context, { area: "roster", kind: "class", summary, classId, rows }) };
+    return { changeId: await recordChange(tx, context, { kind, facts: { name: found.name }, classId, rows }) };
   });
 }
 
@@ -188,10 +186,8 @@ export async function shareClass(context: Context, raw: unknown): Promise<{ chan
       ...present.map(({ row }) => changed("classStaff", row, { untilDay: dayBefore(today) })),
       added("classStaff", { id: runtime.newId(), classId: found.id, personId, role, fromDay: today, untilDay }),
     ];
-    const summary = `${placeOf(personId)} is ${role} of ${found.name}${untilDay === null ? "" : ` until ${dayWords(untilDay)}`}`;
-    return {
-      changeId: await recordChange(tx, context, { area: "rights", kind: "share", summary, classId: found.id, rows }),
-    };
+    const facts = { personId, role, name: found.name, untilDay };
+    return { changeId: await recordChange(tx, context, { kind: "class-shared", facts, classId: found.id, rows }) };
   });
 }
 
@@ -208,8 +204,8 @@ export async function endShare(context: Context, raw: unknown): Promise<{ change
     if (row?.classId !== classId) throw new Refusal("not-found", "This access is over already.");
     await demandTeacherLeft(tx, classId, [row.id], false, today);
     const rows = [changed("classStaff", row, { untilDay: dayBefore(today) })];
-    const summary = `${placeOf(row.personId)} is no longer ${row.role} of the class`;
-    return { changeId: await recordChange(tx, context, { area: "rights", kind: "share", summary, classId, rows }) };
+    const facts = { personId: row.personId, role: row.role };
+    return { changeId: await recordChange(tx, context, { kind: "class-share-ended", facts, classId, rows }) };
   });
 }
 
@@ -263,22 +259,20 @@ export async function placeStudents(context: Context, raw: unknown): Promise<{ c
         rows.push(added("enrollments", { id: runtime.newId(), classId: to.id, personId, fromDay: today }));
     }
     if (rows.length === 0) throw new Refusal("conflict", "They are there already; nothing was changed.");
-    const who = studentIds.length === 1 ? placeOf(studentIds[0] ?? "") : `${studentIds.length} students`;
-    const summary =
-      to && from
-        ? `${who} moved from ${from.name} to ${to.name}`
-        : to
-          ? `${who} joined ${to.name}`
-          : `${who} left ${from?.name ?? "the class"}`;
-    const placed = await lend(tx, staff, rows, { today });
-    const change = {
-      area: "roster" as const,
-      kind: "place",
-      summary,
-      classId: to?.id ?? from?.id ?? null,
-      rows: placed,
+    const [personId = null, ...others] = studentIds;
+    const facts = {
+      personId: others.length === 0 ? personId : null,
+      students: studentIds.length,
+      from: from?.name ?? null,
+      to: to?.name ?? null,
     };
-    const subjectIds = [...studentIds, ...(from ? [from.id] : [])];
-    return { changeId: await recordChange(tx, context, { ...change, subjectIds }) };
+    const changeId = await recordChange(tx, context, {
+      kind: "students-placed",
+      facts,
+      classId: to?.id ?? from?.id ?? null,
+      subjectIds: [...studentIds, ...(from ? [from.id] : [])],
+      rows: await lend(tx, staff, rows, { today }),
+    });
+    return { changeId };
   });
 }

@@ -8,8 +8,8 @@ import { decideErasure, erasureById, insertErasure, openErasures } from "@/db/qu
 import type { RowChange } from "@/db/schema/history";
 import { demand } from "@/server/access/demand";
 import { studentSubject } from "@/server/access/studentSubject";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { uuid, validated } from "@/server/runtime/validated";
 
@@ -38,8 +38,8 @@ export async function requestErasure(context: Context, raw: unknown): Promise<vo
       requestedBy: actor.personId,
       requestedAt: runtime.now(),
     });
-    const summary = `Asked for ${placeOf(studentId)} to be erased`;
-    await recordChange(tx, context, { area: "privacy", kind: "erase-asked", summary, classId: null, rows: [] });
+    const facts = { personId: studentId };
+    await recordChange(tx, context, { kind: "erasure-asked", facts, classId: null, rows: [] });
   });
 }
 
@@ -83,9 +83,8 @@ export async function decideOnErasure(context: Context, raw: unknown): Promise<v
       await forgetPerson(tx, person.id, runtime.now());
     }
     await decideErasure(tx, erasureId, { outcome, decidedBy: actor.personId, decidedAt: runtime.now() });
-    const summary =
-      outcome === "erased" ? `Erased ${placeOf(person.id)} for good` : `Declined to erase ${placeOf(person.id)}`;
-    await recordChange(tx, context, { area: "privacy", kind: outcome, summary, classId: null, rows: [] });
+    const kind = outcome === "erased" ? "erased" : "erasure-declined";
+    await recordChange(tx, context, { kind, facts: { personId: person.id }, classId: null, rows: [] });
   });
 }
 

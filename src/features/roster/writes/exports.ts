@@ -7,8 +7,8 @@ import { writeOneRoster } from "@/formats/package/writeOneRoster";
 import { type SheetFormat, writeSheet } from "@/formats/table/writeSheet";
 import { demand } from "@/server/access/demand";
 import { studentSubject } from "@/server/access/studentSubject";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { optionalDay, validated } from "@/server/runtime/validated";
 import { rosterPackage, rosterSheet } from "../reads/exportRoster";
 
@@ -37,17 +37,14 @@ const TYPES = {
 export async function exportRoster(context: Context, raw: unknown): Promise<ExportedFile> {
   const { format, classIds, sinceDay } = validated(input, raw);
   const classes = await classesById(context.runtime.db.read, classIds);
-  const what =
-    classIds.length === 0 ? "the whole roster" : `the roster of ${classes.map(({ name }) => name).join(", ")}`;
   const bytes =
     format === "package"
       ? writeOneRoster(await rosterPackage(context, sinceDay))
       : await writeSheet(await rosterSheet(context, classIds), format satisfies SheetFormat);
   await context.runtime.db.write((tx) =>
     recordChange(tx, context, {
-      area: "export",
-      kind: "roster-export",
-      summary: `Took out ${what} as ${format === "package" ? `a roster package${sinceDay === null ? "" : `, changes since ${sinceDay}`}` : format.toUpperCase()}`,
+      kind: "roster-taken-out",
+      facts: { classes: classes.map(({ name }) => name), format, sinceDay },
       classId: classIds.length === 1 ? (classIds[0] ?? null) : null,
       rows: [],
     }),
@@ -75,9 +72,8 @@ export async function exportStudent(context: Context, raw: unknown): Promise<Exp
   );
   await runtime.db.write((tx) =>
     recordChange(tx, context, {
-      area: "export",
-      kind: "student-export",
-      summary: `Took out everything that is kept about ${placeOf(studentId)}`,
+      kind: "student-taken-out",
+      facts: { personId: studentId },
       classId: null,
       rows: [],
     }),

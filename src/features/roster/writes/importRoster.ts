@@ -1,7 +1,9 @@
 import "server-only";
 import { array, boolean, mixed, number, object, string } from "yup";
 import { termAround } from "@/core/calendar/termOn";
+import type { RosterEntry } from "@/core/roster/rosterEntry";
 import { ROSTER_FIELDS } from "@/core/roster/rosterField";
+import type { RosterFile } from "@/core/roster/rosterRecord";
 import { classByCode, classesById } from "@/db/queries/people";
 import {
   deleteDraftsBefore,
@@ -17,8 +19,8 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { lend } from "@/server/access/lending";
 import type { StaffActor } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
@@ -247,9 +249,8 @@ export async function applyImport(
     if (made) await demandFreeCodes(tx, rows);
     const classId = draft.classId ?? made;
     const changeId = await recordChange(tx, context, {
-      area: "roster",
-      kind: "roster-import",
-      summary: `Imported ${draft.fileName}${await into(tx, draft)}: ${countWords(entries)}`,
+      kind: "roster-imported",
+      facts: { file: draft.fileName, into: await into(tx, draft), entries: entries.length, ...countsOf(entries) },
       classId,
       rows: await lend(tx, staff, [...rows, ...teacherOf(made, staff, runtime.newId)], { today, fromFile: true }),
     });
@@ -273,24 +274,21 @@ function teacherOf(classId: string | null, staff: StaffActor, newId: () => strin
   return [added("classStaff", { id: newId(), classId, personId: staff.personId, role: "teacher" })];
 }
 
-async function into(tx: Queryable, draft: RosterDraftRow): Promise<string> {
-  if (draft.newClassName !== null) return ` into ${draft.newClassName}`;
+/** The name of the one class that a file is for. */
+async function into(tx: Queryable, draft: RosterDraftRow): Promise<string | null> {
+  if (draft.newClassName !== null) return draft.newClassName;
   const [target] = draft.classId === null ? [] : await classesById(tx, [draft.classId]);
-  return target ? ` into ${target.name}` : "";
+  return target?.name ?? null;
 }
 
-function countWords(entries: readonly { readonly file: string; readonly what: string }[]): string {
-  const people = entries.filter(({ file }) => file === "users");
-  const places = entries.filter(({ file }) => file === "enrollments");
-  const count = (list: typeof entries, what: string) => list.filter((entry) => entry.what === what).length;
-  const parts = [
-    [count(people, "added"), "people added"],
-    [count(people, "changed"), "changed"],
-    [count(people, "inactive"), "made inactive"],
-    [count(people, "restored"), "back"],
-    [count(places, "added"), "enrollments begun"],
-    [count(places, "inactive"), "ended"],
-  ] as const;
-  const words = parts.filter(([number]) => number > 0).map(([number, word]) => `${number} ${word}`);
-  return words.length === 0 ? `${entries.length} changes` : words.join(", ");
+function countsOf(entries: readonly RosterEntry[]) {
+  const count = (file: RosterFile, what: RosterEntry["what"]) =>
+    entries.filter((entry) => entry.file === file && entry.what === what).length;
+  const counted = (file: RosterFile) => ({
+    added: count(file, "added"),
+    changed: count(file, "changed"),
+    inactive: count(file, "inactive"),
+    restored: count(file, "restored"),
+  });
+  return { people: counted("users"), places: counted("enrollments") };
 }

@@ -9,8 +9,8 @@ import { liftLocks, replaceSecrets } from "@/server/access/newSecrets";
 import { hashSecret, newCardToken, newPin, tokenHashOf } from "@/server/access/secrets";
 import { studentSubject } from "@/server/access/studentSubject";
 import { fullNames } from "@/server/classroom/names";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
@@ -112,24 +112,22 @@ async function note(
   cards: boolean,
   byId: ReadonlyMap<string, { readonly classId: string }>,
 ): Promise<void> {
-  const what = cards ? "PINs and cards" : "PINs";
   const groups = new Map<string | null, SignInSlip[]>();
   for (const slip of slips) {
     const classId = byId.get(slip.studentId)?.classId ?? null;
     groups.set(classId, [...(groups.get(classId) ?? []), slip]);
   }
-  for (const [classId, own] of groups)
+  for (const [classId, ofClass] of groups) {
+    const [first, ...others] = ofClass;
+    const personId = first && others.length === 0 ? first.studentId : null;
     await recordChange(tx, context, {
-      area: "rights",
-      kind: "new-sign-ins",
-      summary:
-        own.length === 1
-          ? `New ${cards ? "PIN and card" : "PIN"} for ${placeOf(own[0]?.studentId ?? "")}`
-          : `New ${what} for ${own.length} students`,
+      kind: "sign-ins-made",
+      facts: { personId, students: ofClass.length, cards },
       classId,
-      subjectIds: own.map(({ studentId }) => studentId),
+      subjectIds: ofClass.map(({ studentId }) => studentId),
       rows: [],
     });
+  }
 }
 
 const someStudents = object({
@@ -151,11 +149,10 @@ export async function unlockStudents(context: Context, raw: unknown): Promise<vo
       found.map(({ id }) => id),
     );
     for (const classId of new Set(found.map((student) => student.classId))) {
-      const own = found.filter((student) => student.classId === classId).map(({ id }) => id);
+      const personIds = found.filter((student) => student.classId === classId).map(({ id }) => id);
       await recordChange(tx, context, {
-        area: "rights",
-        kind: "unlocked",
-        summary: `${own.map(placeOf).join(", ")} may try to sign in again`,
+        kind: "waits-lifted",
+        facts: { personIds },
         classId,
         rows: [],
       });
@@ -177,9 +174,8 @@ export async function signOutClass(context: Context, raw: unknown): Promise<{ en
       context.runtime.now(),
     );
     await recordChange(tx, context, {
-      area: "rights",
-      kind: "signed-out",
-      summary: `Signed everyone out of the class (${ended} ${ended === 1 ? "device" : "devices"})`,
+      kind: "class-signed-out",
+      facts: { devices: ended },
       classId,
       rows: [],
     });

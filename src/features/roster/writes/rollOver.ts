@@ -6,8 +6,8 @@ import { presentEnrollments, staffOfClasses, studentsOfSchools } from "@/db/quer
 import { added, changed } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import { day, validated } from "@/server/runtime/validated";
@@ -99,9 +99,9 @@ export async function rollOver(context: Context, raw: unknown): Promise<{ change
       added("terms", { id: termId, schoolId, name, startDay, endDay, kind: closing?.kind ?? "term" }),
       ...rolled.rows,
     ];
-    const summary = `Rolled over to ${name}: ${rolled.movedUp} students moved up, ${rolled.left} left, ${rolled.made} classes made, ${rolled.putAway} put away`;
-    const change = { area: "roster" as const, kind: "roll-over", summary, classId: null, rows };
-    return { changeId: await recordChange(tx, context, change) };
+    const { movedUp, left, made, putAway } = rolled;
+    const facts = { term: name, movedUp, left, made, putAway };
+    return { changeId: await recordChange(tx, context, { kind: "rolled-over", facts, classId: null, rows }) };
   });
   return result;
 }

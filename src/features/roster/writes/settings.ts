@@ -3,8 +3,8 @@ import { number, object } from "yup";
 import { schoolById } from "@/db/queries/people";
 import { changed } from "@/db/queries/rowChanges";
 import { demand } from "@/server/access/demand";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
 
@@ -24,9 +24,8 @@ export async function setSettings(context: Context, raw: unknown): Promise<{ cha
     const school = await schoolById(tx, actor.schoolId);
     if (!school) throw new Refusal("not-found", "This school is not known.");
     const rows = [changed("schools", school, values)];
-    const summary = `Sessions end after ${values.staffIdleMinutes} min (staff) and ${values.studentIdleMinutes} min (students) unused; answers that waited on a device count up to ${values.lateGraceHours} h after the due time; evidence is kept for ${values.keepYears} years`;
     return {
-      changeId: await recordChange(tx, context, { area: "privacy", kind: "settings", summary, classId: null, rows }),
+      changeId: await recordChange(tx, context, { kind: "settings-changed", facts: values, classId: null, rows }),
     };
   });
 }

@@ -1,6 +1,7 @@
 import "server-only";
 import { object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
+import type { NamedFacts } from "@/core/model/changeFacts";
 import { lasts } from "@/core/roster/lasts";
 import { revokeSessionsOf } from "@/db/queries/credentials";
 import { type PersonRow, personById, rolesOf } from "@/db/queries/people";
@@ -9,8 +10,8 @@ import { added, changed } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demand } from "@/server/access/demand";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
 import { uuid, validated } from "@/server/runtime/validated";
@@ -42,7 +43,7 @@ export async function addStaff(context: Context, raw: unknown): Promise<{ change
       added("people", { id: personId, schoolId, kind: "staff", ...values }),
       added("roles", { id: runtime.newId(), personId, schoolId, role: given, fromDay: today }),
     ];
-    return record(tx, context, "staff", `Added ${placeOf(personId)} as ${given}`, rows);
+    return record(tx, context, { kind: "staff-added", facts: { personId, role: given } }, rows);
   });
 }
 
@@ -56,9 +57,9 @@ export async function correctStaff(context: Context, raw: unknown): Promise<{ ch
       Object.entries(values).filter(([column, value]) => person[column as keyof typeof values] !== value),
     );
     if (Object.keys(differing).length === 0) throw new Refusal("invalid", "Nothing is different.");
-    const what = "email" in differing ? "the email address" : "the name";
+    const field = "email" in differing ? "email" : "name";
     const rows = [changed("people", person, differing)];
-    return record(tx, context, "staff", `Corrected ${what} of ${placeOf(personId)}`, rows);
+    return record(tx, context, { kind: "staff-corrected", facts: { personId, field } }, rows);
   });
 }
 
@@ -76,7 +77,7 @@ export async function setSchoolRole(context: Context, raw: unknown): Promise<{ c
       ...present.map((row) => changed("roles", row, { untilDay: dayBefore(today) })),
       added("roles", { id: runtime.newId(), personId, schoolId, role: given, fromDay: today }),
     ];
-    return record(tx, context, "role", `${placeOf(personId)} is now ${given}`, rows);
+    return record(tx, context, { kind: "role-given", facts: { personId, role: given } }, rows);
   });
 }
 
@@ -101,9 +102,7 @@ export async function archiveStaff(context: Context, raw: unknown): Promise<{ ch
       changed("people", person, { archivedAt: runtime.now() }),
     ];
     await revokeSessionsOf(tx, [personId], runtime.now());
-    const off =
-      places.length === 0 ? "" : `, and is off ${places.length === 1 ? "a class" : `${places.length} classes`}`;
-    return record(tx, context, "staff", `${placeOf(personId)} left the staff${off}`, rows);
+    return record(tx, context, { kind: "staff-left", facts: { personId, classes: places.length } }, rows);
   });
 }
 
@@ -119,7 +118,7 @@ export async function restoreStaff(context: Context, raw: unknown): Promise<{ ch
       changed("people", person, { archivedAt: null }),
       added("roles", { id: runtime.newId(), personId, schoolId, role: "teacher", fromDay: today }),
     ];
-    return record(tx, context, "staff", `${placeOf(personId)} is back on the staff`, rows);
+    return record(tx, context, { kind: "staff-came-back", facts: { personId } }, rows);
   });
 }
 
@@ -145,9 +144,9 @@ async function demandCoordinatorLeft(tx: Queryable, schoolId: string, leaving: s
     throw new Refusal("conflict", "The school would have no coordinator. Make somebody else one first.");
 }
 
-async function record(tx: Queryable, context: Context, kind: string, summary: string, rows: readonly RowChange[]) {
-  const change = { area: "rights" as const, kind, summary, classId: null, rows };
+async function record(tx: Queryable, context: Context, told: NamedFacts, rows: readonly RowChange[]) {
+  const change = { ...told, classId: null, rows };
   return {
-    changeId: await inUniqueWords(tx, context.actor.schoolId, change.rows, () => recordChange(tx, context, change)),
+    changeId: await inUniqueWords(tx, context.actor.schoolId, rows, () => recordChange(tx, context, change)),
   };
 }

@@ -6,8 +6,8 @@ import { added, changed } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { demand } from "@/server/access/demand";
 import { studentSubject } from "@/server/access/studentSubject";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
 import { uuid, validated } from "@/server/runtime/validated";
@@ -55,10 +55,10 @@ export async function addStudent(context: Context, raw: unknown): Promise<{ chan
       added("roles", { id: runtime.newId(), personId: studentId, schoolId, role: "student", fromDay: today }),
       added("enrollments", { id: runtime.newId(), classId, personId: studentId, fromDay: today }),
     ];
-    const summary = `Added ${placeOf(studentId)} to the class`;
+    const facts = { personId: studentId };
     return {
       changeId: await inUniqueWords(tx, schoolId, rows, () =>
-        recordChange(tx, context, { area: "roster", kind: "student", summary, classId, rows }),
+        recordChange(tx, context, { kind: "student-added", facts, classId, rows }),
       ),
     };
   });
@@ -77,8 +77,8 @@ export async function correctStudent(context: Context, raw: unknown): Promise<{ 
     );
     if (Object.keys(differing).length === 0) throw new Refusal("invalid", "Nothing is different.");
     const rows = [changed("people", person, differing)];
-    const summary = `Corrected ${Object.keys(differing).length === 1 ? "an entry" : "entries"} of ${placeOf(studentId)}`;
-    const change = { area: "roster" as const, kind: "student", summary, classId: classes[0]?.id ?? null, rows };
+    const facts = { personId: studentId, fields: Object.keys(differing).length };
+    const change = { kind: "student-corrected" as const, facts, classId: classes[0]?.id ?? null, rows };
     return { changeId: await inUniqueWords(tx, person.schoolId, change.rows, () => recordChange(tx, context, change)) };
   });
 }
@@ -100,8 +100,8 @@ export async function archiveStudent(context: Context, raw: unknown): Promise<{ 
       ...present.map(({ enrollment }) => changed("enrollments", enrollment, { untilDay: today })),
       changed("people", person, { archivedAt: runtime.now() }),
     ];
-    const summary = `${placeOf(studentId)} left the school; the evidence is kept`;
-    const change = { area: "roster" as const, kind: "student", summary, classId: classes[0]?.id ?? null, rows };
+    const facts = { personId: studentId };
+    const change = { kind: "student-left" as const, facts, classId: classes[0]?.id ?? null, rows };
     return { changeId: await recordChange(tx, context, change) };
   });
 }
@@ -116,9 +116,7 @@ export async function restoreStudent(context: Context, raw: unknown): Promise<{ 
     const person = await personById(tx, studentId);
     if (!person || person.archivedAt === null) throw new Refusal("conflict", "This student is here already.");
     const rows = [changed("people", person, { archivedAt: null })];
-    const summary = `${placeOf(studentId)} is back at the school`;
-    return {
-      changeId: await recordChange(tx, context, { area: "roster", kind: "student", summary, classId: null, rows }),
-    };
+    const facts = { personId: studentId };
+    return { changeId: await recordChange(tx, context, { kind: "student-came-back", facts, classId: null, rows }) };
   });
 }

@@ -7,8 +7,8 @@ import { interestsOf, supportsOf } from "@/db/queries/students";
 import type { RowChange } from "@/db/schema/history";
 import { demand } from "@/server/access/demand";
 import { studentSubject } from "@/server/access/studentSubject";
+import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
-import { person as placeOf, recordChange } from "@/server/runtime/history";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
 
@@ -46,15 +46,13 @@ export async function setSupports(context: Context, raw: unknown): Promise<{ cha
     const row = present
       ? changed("supports", present, wanted)
       : added("supports", { id: runtime.newId(), personId: studentId, ...wanted });
-    const summary = `Changed the supports of ${placeOf(studentId)}`;
-    const change = {
-      area: "supports" as const,
-      kind: "supports",
-      summary,
+    const changeId = await recordChange(tx, context, {
+      kind: "supports-changed",
+      facts: { personId: studentId },
       classId: classes[0]?.id ?? null,
       rows: [row],
-    };
-    return { changeId: await recordChange(tx, context, change) };
+    });
+    return { changeId };
   });
 }
 
@@ -82,7 +80,6 @@ export async function chooseInterests(context: Context, raw: unknown): Promise<v
         .map((interest) => added("interests", { id: runtime.newId(), personId, interest })),
     ];
     if (rows.length === 0) return;
-    const summary = `${placeOf(personId)} chose interests`;
-    await recordChange(tx, context, { area: "roster", kind: "interests", summary, classId: null, rows });
+    await recordChange(tx, context, { kind: "interests-chosen", facts: { personId }, classId: null, rows });
   });
 }

@@ -1,7 +1,7 @@
 "use client";
 import { useRun } from "@/client/useRun";
 import type { ActionResult } from "@/core/model/actionResult";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
 
 export type LetInAction = (input: { readonly studentIds: readonly string[] }) => Promise<ActionResult<void>>;

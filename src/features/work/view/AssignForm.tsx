@@ -4,7 +4,7 @@ import { useMemo, useState, useTransition } from "react";
 import { v7 } from "uuid";
 import { sayDone } from "@/client/notices";
 import { usePullList } from "@/client/pull-list/pullList";
-import { undoAction } from "@/server/runtime/undoAction";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { assignAction } from "../actions";

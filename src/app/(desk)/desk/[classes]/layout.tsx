@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import { signOutAction } from "@/features/access/actions";
 import { evidenceFigure } from "@/features/evidence/figure";
 import { StudentSheet } from "@/features/evidence/view/StudentSheet";
-import { termWords } from "@/features/frame/reads";
+import { termWords } from "@/features/frame/reads/desk";
 import { DeskHeader } from "@/features/frame/view/DeskHeader";
 import { skillCards } from "@/features/library/reads";
 import { planFigure } from "@/features/plan/figure";

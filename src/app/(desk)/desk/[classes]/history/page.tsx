@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { historyPage } from "@/features/frame/reads";
+import { historyPage } from "@/features/frame/reads/history";
 import { HistoryList } from "@/features/frame/view/HistoryList";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
@@ -32,7 +32,7 @@ export default async function Page({
         title="History"
         sub={
           key === "school"
-            ? "Everything that was done in the school: changes, sign-ins, exports. Entries are never changed or removed."
+            ? "Everything that was done in the school: changes, exports, who changed rights. Entries are never changed or removed."
             : "Every change to rosters, work and groups, the newest first."
         }
       />

@@ -1,4 +1,5 @@
 import "server-only";
+import { groupBy } from "@/core/collections/groupBy";
 import type { SkillState } from "@/core/mastery/skillState";
 import { CoreError } from "@/core/model/fail";
 import { type SummaryStep, takeIntoSummaries } from "@/db/queries/answering";
@@ -7,7 +8,6 @@ import { renewSittingsOf } from "@/db/queries/sittings";
 import { clearSummariesOf, peopleWithSummaries } from "@/db/queries/summaries";
 import type { Queryable } from "@/db/queryable";
 import type { Runtime } from "@/server/runtime/runtime";
-import { forgetRunOf } from "../reads/keptRuns";
 import { countsOf, firstOf, stateAfter } from "./summaryOf";
 
 /** How many scores were read for a rebuild, and the answers of which no summary can be made. */
@@ -41,9 +41,7 @@ export async function rebuildStudent(
   personId: string,
   skillIds: readonly string[] | null = null,
 ): Promise<Rebuilt> {
-  const done = await runtime.db.write((tx) => rebuildIn(tx, personId, skillIds));
-  forgetRunOf(runtime, personId);
-  return done;
+  return runtime.db.write((tx) => rebuildIn(tx, personId, skillIds));
 }
 
 /** The same inside a change that made scores anew. Runs that are under way, in whatever process, notice that they are behind. */
@@ -72,8 +70,7 @@ export async function rebuildIn(tx: Queryable, personId: string, skillIds: reado
 
 /** The scores with which the time of their answers is counted. */
 function timeKeepers(rows: readonly EvidenceRow[]): ReadonlySet<number> {
-  const byAnswer = new Map<number, EvidenceRow[]>();
-  for (const row of rows) byAnswer.set(row.answerSerial, [...(byAnswer.get(row.answerSerial) ?? []), row]);
+  const byAnswer = groupBy(rows, ({ answerSerial }) => answerSerial);
   return new Set([...byAnswer.values()].flatMap((own) => firstOf(own)?.serial ?? []));
 }
 

@@ -1,9 +1,9 @@
 "use server";
 import { object, string } from "yup";
 import type { ActionResult } from "@/core/model/actionResult";
-import { runAction } from "./action";
-import { undoChange } from "./history";
-import { validated } from "./validated";
+import { runAction } from "../runtime/action";
+import { validated } from "../runtime/validated";
+import { undoChange } from "./undoChange";
 
 const undoInput = object({ changeId: string().required("Say what is to be undone.") });
 

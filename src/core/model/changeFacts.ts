@@ -1,0 +1,145 @@
+import type { ChangeArea } from "./changeArea";
+
+/** Who was moved: one person by id, or only how many. */
+interface Moved {
+  readonly personId: string | null;
+  readonly students: number;
+  /** Names of where they left and where they came; null for neither. */
+  readonly from: string | null;
+  readonly to: string | null;
+}
+interface OfPerson {
+  readonly personId: string;
+}
+
+/**
+ * What the history says of a change, by its kind: facts, which are worded for whoever reads them. People are ids, so that no
+ * name outlives an erasure; titles and names of things are as they were on the day. Days are school days.
+ */
+export interface ChangeFacts {
+  "roster-imported": {
+    readonly file: string;
+    readonly into: string | null;
+    readonly entries: number;
+    readonly people: Readonly<Record<"added" | "changed" | "inactive" | "restored", number>>;
+    readonly places: Readonly<Record<"added" | "inactive", number>>;
+  };
+  "rolled-over": {
+    readonly term: string;
+    readonly movedUp: number;
+    readonly left: number;
+    readonly made: number;
+    readonly putAway: number;
+  };
+  "class-made": { readonly name: string; readonly grade: number; readonly students: number };
+  "class-changed": { readonly before: string; readonly name: string; readonly untilDay: string | null };
+  "class-put-away": { readonly name: string };
+  "class-brought-back": { readonly name: string };
+  "class-shared": OfPerson & { readonly role: string; readonly name: string; readonly untilDay: string | null };
+  "class-share-ended": OfPerson & { readonly role: string };
+  "students-placed": Moved;
+  "student-added": OfPerson;
+  "student-corrected": OfPerson & { readonly fields: number };
+  "student-left": OfPerson;
+  "student-came-back": OfPerson;
+  "interests-chosen": OfPerson;
+  "supports-changed": OfPerson;
+  "staff-added": OfPerson & { readonly role: string };
+  "staff-corrected": OfPerson & { readonly field: "name" | "email" };
+  "staff-left": OfPerson & { readonly classes: number };
+  "staff-came-back": OfPerson;
+  "role-given": OfPerson & { readonly role: string };
+  "coordinator-named": OfPerson;
+  "sign-ins-made": { readonly personId: string | null; readonly students: number; readonly cards: boolean };
+  "waits-lifted": { readonly personIds: readonly string[] };
+  "class-signed-out": { readonly devices: number };
+  "roster-taken-out": {
+    /** Names of the classes; empty for the whole roster. */
+    readonly classes: readonly string[];
+    readonly format: "package" | "csv" | "tsv" | "xlsx";
+    readonly sinceDay: string | null;
+  };
+  "student-taken-out": OfPerson;
+  "settings-changed": {
+    readonly staffIdleMinutes: number;
+    readonly studentIdleMinutes: number;
+    readonly lateGraceHours: number;
+    readonly keepYears: number;
+  };
+  "erasure-asked": OfPerson;
+  "erasure-declined": OfPerson;
+  erased: OfPerson;
+  "work-assigned": { readonly title: string; readonly students: number; readonly of: number };
+  "work-due-moved": { readonly title: string; readonly dueDay: string };
+  "work-withdrawn": { readonly title: string };
+  "groups-made": { readonly names: readonly string[]; readonly students: number | null };
+  "group-changed": { readonly name: string };
+  "group-put-away": { readonly name: string };
+  "members-moved": Moved;
+  "group-shared": OfPerson & { readonly name: string; readonly untilDay: string | null };
+  "group-share-ended": OfPerson & { readonly name: string };
+  "reteach-assigned": { readonly skill: string; readonly group: string };
+  "item-rescored": { readonly itemId: string; readonly version: number };
+  /** What was taken back. */
+  undone: { readonly of: NamedFacts };
+  /** An entry of the time before facts were kept: its sentence, with people as `{person:id}`. */
+  said: { readonly sentence: string };
+}
+export type ChangeKind = keyof ChangeFacts;
+/** A kind with facts that belong to it. */
+export type NamedFacts = {
+  readonly [K in ChangeKind]: { readonly kind: K; readonly facts: ChangeFacts[K] };
+}[ChangeKind];
+
+/** The area under which a kind is found; what was undone or only said stands under that of its entry. */
+export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "said">, ChangeArea>> = {
+  "roster-imported": "roster",
+  "rolled-over": "roster",
+  "class-made": "roster",
+  "class-changed": "roster",
+  "class-put-away": "roster",
+  "class-brought-back": "roster",
+  "class-shared": "rights",
+  "class-share-ended": "rights",
+  "students-placed": "roster",
+  "student-added": "roster",
+  "student-corrected": "roster",
+  "student-left": "roster",
+  "student-came-back": "roster",
+  "interests-chosen": "roster",
+  "supports-changed": "supports",
+  "staff-added": "rights",
+  "staff-corrected": "rights",
+  "staff-left": "rights",
+  "staff-came-back": "rights",
+  "role-given": "rights",
+  "coordinator-named": "rights",
+  "sign-ins-made": "rights",
+  "waits-lifted": "rights",
+  "class-signed-out": "rights",
+  "roster-taken-out": "export",
+  "student-taken-out": "export",
+  "settings-changed": "privacy",
+  "erasure-asked": "privacy",
+  "erasure-declined": "privacy",
+  erased: "privacy",
+  "work-assigned": "work",
+  "work-due-moved": "work",
+  "work-withdrawn": "work",
+  "groups-made": "groups",
+  "group-changed": "groups",
+  "group-put-away": "groups",
+  "members-moved": "groups",
+  "group-shared": "rights",
+  "group-share-ended": "rights",
+  "reteach-assigned": "groups",
+  "item-rescored": "scores",
+};
+
+/** Ids of the people whom facts name. */
+export function peopleInFacts({ kind, facts }: NamedFacts): string[] {
+  if (kind === "undone") return peopleInFacts(facts.of);
+  if (kind === "said") return [...facts.sentence.matchAll(/\{person:([^}]+)\}/g)].map((match) => match[1] ?? "");
+  if ("personIds" in facts) return [...facts.personIds];
+  return "personId" in facts && facts.personId !== null ? [facts.personId] : [];
+}

@@ -1,0 +1,114 @@
+import "server-only";
+import { TZDate } from "@date-fns/tz";
+import { format } from "date-fns";
+import { errorKind } from "@/db/errorKind";
+import {
+  type ChangeRow,
+  changeById,
+  factsOf,
+  laterChangeOf,
+  rowsOfChange,
+  subjectsOfChanges,
+  wasUndone,
+} from "@/db/queries/history";
+import { firstReference } from "@/db/queries/references";
+import { applyRowChanges, firstRowChangedSince, inverse } from "@/db/queries/rowChanges";
+import type { Queryable } from "@/db/queryable";
+import { type Actor, may } from "@/server/access/policy";
+import { changeWords } from "@/words/staff/historyWords";
+import type { Context } from "../runtime/context";
+import { Refusal } from "../runtime/refusal";
+import { schoolOf } from "../runtime/school";
+import { TAKE_BACK } from "./commands";
+import { nameOfPeople } from "./peopleNames";
+import { recordEntry } from "./recordChange";
+
+/** Whether the actor may take an entry back: what was done about rights, only who may give them. */
+export function mayUndo(actor: Actor, change: ChangeOfHistory, subjectIds: readonly string[]): boolean {
+  const { schoolId, classId, actorId: authorId, area } = change;
+  const verb = area === "rights" || area === "privacy" ? "undo-rights" : "undo";
+  // Ids are never used twice, so those that are no group of the actor's say nothing.
+  return may(actor, verb, { kind: "entry", schoolId, classId, groupIds: subjectIds, authorId });
+}
+
+type ChangeOfHistory = Pick<ChangeRow, "schoolId" | "classId" | "actorId" | "area">;
+
+/** What students' work leaves behind: it is never taken away by an undo. */
+const EVIDENCE: readonly string[] = [
+  "sittings",
+  "answers",
+  "uncounted_answers",
+  "skill_states",
+  "skill_days",
+  "misconception_signs",
+];
+
+/** The refusal that names the later change which stands in the way of an undo. */
+async function inTheWay(tx: Queryable, context: Context, change: ChangeRow, rowId: string): Promise<Refusal> {
+  const later = await laterChangeOf(tx, change, rowId);
+  if (!later)
+    return new Refusal(
+      "conflict",
+      "This can't be undone: what it changed is not as it left it any more, and no entry of the history says why.",
+    );
+  const facts = factsOf(later);
+  const nameOf = await nameOfPeople(tx, [facts], later.actorId === null ? [] : [later.actorId]);
+  const { timeZone } = await schoolOf(context.runtime, change.schoolId);
+  const when = format(new TZDate(later.at, timeZone), "d MMM, HH:mm");
+  const who = later.actorId === null ? "" : `, by ${nameOf(later.actorId)}`;
+  return new Refusal(
+    "conflict",
+    `This can't be undone while a later change builds on it. Undo that one first: ${changeWords(facts, nameOf)} (${when}${who}).`,
+  );
+}
+
+/**
+ * Takes a recorded change back, whole or not at all: refused when a row has changed since, or when something that must not
+ * be lost (a student's answers) hangs on a row that the change made. Returns the sentence of what was taken back.
+ */
+export async function undoChange(context: Context, changeId: string): Promise<string> {
+  return context.runtime.db.write(async (tx) => {
+    const change = await changeById(tx, changeId);
+    if (!change) throw new Refusal("not-found", "This change is not in the history.");
+    const subjectIds = (await subjectsOfChanges(tx, [changeId])).get(changeId) ?? [];
+    if (!mayUndo(context.actor, change, subjectIds))
+      throw new Refusal("not-allowed", "Only teachers of the class, or a coordinator, can undo this.");
+    if (await wasUndone(tx, changeId)) throw new Refusal("conflict", "This was undone already.");
+    if (!change.undoable)
+      throw new Refusal("conflict", "This can't be undone: it changed nothing that can be put back.");
+    if (change.command !== null) await TAKE_BACK[change.command](tx, context.runtime, change);
+    else await putRowsBack(tx, context, change);
+    const facts = factsOf(change);
+    const { area, classId, schoolId } = change;
+    await recordEntry(tx, context.runtime, {
+      area,
+      kind: "undone",
+      facts: { of: facts },
+      classId,
+      schoolId,
+      actorId: context.actor.personId,
+      undoes: changeId,
+      rows: [],
+    });
+    return changeWords(facts, await nameOfPeople(tx, [facts]));
+  });
+}
+
+async function putRowsBack(tx: Queryable, context: Context, change: ChangeRow): Promise<void> {
+  const rows = await rowsOfChange(tx, change.id);
+  const changedSince = await firstRowChangedSince(tx, rows);
+  if (changedSince) throw await inTheWay(tx, context, change, changedSince.id);
+  const back = inverse(rows);
+  try {
+    await applyRowChanges(tx, back);
+  } catch (error) {
+    if (errorKind(error) !== "foreign-key") throw error;
+    const reference = await firstReference(tx, back, EVIDENCE);
+    throw reference && !EVIDENCE.includes(reference.table) && reference.id !== null
+      ? await inTheWay(tx, context, change, reference.id)
+      : new Refusal(
+          "conflict",
+          "This can't be undone any more: students have worked since, and their answers are kept.",
+        );
+  }
+}

@@ -1,0 +1,91 @@
+import type { ChangeKind } from "@/core/model/changeFacts";
+import type { SignInKind } from "@/core/model/signInKind";
+
+const UNTIL = "{untilDayGiven, select, yes { until {untilDay}} other {}}";
+const ROLE =
+  "{role, select, teacher {teacher} substitute {substitute} specialist {specialist} coordinator {coordinator} other {{role}}}";
+const WHO = "{personGiven, select, yes {{person}} other {{students, plural, one {# student} other {# students}}}}";
+
+/**
+ * What the history says of each kind of change, as ICU messages. Values are the kind's facts: a person's id as `person`, days
+ * in words, lists joined, and for each that may be missing whether it is given.
+ */
+export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "said">, string>> = {
+  "roster-imported": "Imported {file}{intoGiven, select, yes { into {into}} other {}}: {counts}",
+  "rolled-over":
+    "Rolled over to {term}: {movedUp, plural, one {# student} other {# students}} moved up, {left, number} left, {made, plural, one {# class} other {# classes}} made, {putAway, number} put away",
+  "class-made": "Made the class {name} (grade {grade}) with {students, plural, one {# student} other {# students}}",
+  "class-changed": "{before} is now {name}{untilDayGiven, select, yes {, until {untilDay}} other {}}",
+  "class-put-away": "Put the class away: {name}",
+  "class-brought-back": "Brought the class back: {name}",
+  "class-shared": `{person} is ${ROLE} of {name}${UNTIL}`,
+  "class-share-ended": `{person} is no longer ${ROLE} of the class`,
+  "students-placed": `{move, select, across {${WHO} moved from {from} to {to}} in {${WHO} joined {to}} other {${WHO} left {from}}}`,
+  "student-added": "Added {person} to the class",
+  "student-corrected": "Corrected {fields, plural, one {an entry} other {entries}} of {person}",
+  "student-left": "{person} left the school; the evidence is kept",
+  "student-came-back": "{person} is back at the school",
+  "interests-chosen": "{person} chose interests",
+  "supports-changed": "Changed the supports of {person}",
+  "staff-added": `Added {person} as ${ROLE}`,
+  "staff-corrected": "Corrected {field, select, email {the email address} other {the name}} of {person}",
+  "staff-left":
+    "{person} left the staff{classes, plural, =0 {} one {, and is off a class} other {, and is off # classes}}",
+  "staff-came-back": "{person} is back on the staff",
+  "role-given": `{person} is now ${ROLE}`,
+  "coordinator-named": "{person} was made coordinator by whoever runs the server",
+  "sign-ins-made": `{personGiven, select, yes {New {cards, select, yes {PIN and card} other {PIN}} for {person}} other {New {cards, select, yes {PINs and cards} other {PINs}} for {students, plural, one {# student} other {# students}}}}`,
+  "waits-lifted": "{people} may try to sign in again",
+  "class-signed-out": "Signed everyone out of the class ({devices, plural, one {# device} other {# devices}})",
+  "roster-taken-out":
+    "Took out {whole, select, yes {the whole roster} other {the roster of {classes}}} as {format, select, package {a roster package} csv {CSV} tsv {TSV} xlsx {XLSX} other {{format}}}{sinceDayGiven, select, yes {, changes since {sinceDay}} other {}}",
+  "student-taken-out": "Took out everything that is kept about {person}",
+  "settings-changed":
+    "Sessions end after {staffIdleMinutes} min (staff) and {studentIdleMinutes} min (students) unused; answers that waited on a device count up to {lateGraceHours} h after the due time; evidence is kept for {keepYears, plural, one {# year} other {# years}}",
+  "erasure-asked": "Asked for {person} to be erased",
+  "erasure-declined": "Declined to erase {person}",
+  erased: "Erased {person} for good",
+  "work-assigned": "Assigned “{title}” to {students} of {of, plural, one {# student} other {# students}}",
+  "work-due-moved": "“{title}” is now due {dueDay}",
+  "work-withdrawn": "Withdrew “{title}”",
+  "groups-made":
+    "Made {count, plural, one {the group {quoted}} other {# groups: {quoted}}}{studentsGiven, select, yes { with {students, plural, one {# student} other {# students}}} other {}}",
+  "group-changed": "Changed the group “{name}”",
+  "group-put-away": "Archived the group “{name}”",
+  "members-moved": `{move, select, across {${WHO} moved from “{from}” to “{to}”} in {${WHO} joined the group “{to}”} other {${WHO} left the group “{from}”}}`,
+  "group-shared": `Shared the group “{name}” with {person}${UNTIL}`,
+  "group-share-ended": "{person} no longer shares the group “{name}”",
+  "reteach-assigned": "Assigned reteach practice and a check on {skill} to “{group}”",
+  "item-rescored": "Judged the answers to {itemId} by version {version} of its key",
+};
+
+/** The counts of a roster file, said only where they are not 0. */
+export const IMPORT_COUNTS = {
+  peopleAdded: "{n, plural, one {# person added} other {# people added}}",
+  peopleChanged: "{n} changed",
+  peopleInactive: "{n} made inactive",
+  peopleRestored: "{n} back",
+  placesAdded: "{n, plural, one {# enrollment begun} other {# enrollments begun}}",
+  placesInactive: "{n} ended",
+  entries: "{n, plural, one {# change} other {# changes}}",
+} as const;
+
+/** Taking back, and what goes before a sentence that was. */
+export const UNDONE_MESSAGE = "Undone: {sentence}";
+
+/** What is said of comings and goings at the doors. */
+export const SIGN_IN_MESSAGES: Readonly<Record<SignInKind, string>> = {
+  "signed-in":
+    "{person} signed in by {by, select, pin {PIN} other {{by}}}{deviceGiven, select, yes { on {device}} other {}}",
+  "must-wait": "Wrong tries with the {by, select, pin {PIN} other {{by}}} of {person}: further ones have to wait",
+  "link-sent": "A link for a new password was sent to {person}",
+  "password-by-link": "{person} set a new password by a link from the mail box",
+  "password-changed": "{person} changed the own password; other devices were signed out",
+  "second-step-set": "{person} set up a second step for signing in",
+  "second-step-removed": "{person} removed the second step for signing in",
+  "device-signed-out": "{person} signed a device out{deviceGiven, select, yes {: {device}} other {}}",
+};
+
+export const ERASED = "an erased student";
+export const SOMEBODY = "somebody";
+export const NOBODY = "nobody signed in";

@@ -1,0 +1,154 @@
+import { describe, expect, it } from "vitest";
+import { AREA_OF_CHANGE, type NamedFacts, peopleInFacts } from "@/core/model/changeFacts";
+import { SIGN_IN_KINDS } from "@/core/model/signInKind";
+import { CHANGE_MESSAGES } from "@/words/staff/historyMessages";
+import { changeWords, kindsThatSay, signInKindsThatSay, signInWords } from "@/words/staff/historyWords";
+
+const nameOf = (id: string) => ({ ada: "Ada Quill", ben: "Ben Marsh" })[id] ?? "somebody";
+const moved = { personId: null, students: 3, from: null, to: null };
+const none = { added: 0, changed: 0, inactive: 0, restored: 0 };
+const imported = { file: "sheet.csv", into: null, entries: 4, people: none, places: { added: 0, inactive: 0 } };
+
+const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
+  [{ kind: "roster-imported", facts: imported }, "Imported sheet.csv: 4 changes"],
+  [
+    {
+      kind: "roster-imported",
+      facts: {
+        ...imported,
+        into: "6 Heron",
+        people: { ...none, added: 1, inactive: 2 },
+        places: { added: 1, inactive: 0 },
+      },
+    },
+    "Imported sheet.csv into 6 Heron: 1 person added, 2 made inactive, 1 enrollment begun",
+  ],
+  [
+    { kind: "rolled-over", facts: { term: "Spring", movedUp: 80, left: 2, made: 1, putAway: 4 } },
+    "Rolled over to Spring: 80 students moved up, 2 left, 1 class made, 4 put away",
+  ],
+  [
+    { kind: "class-made", facts: { name: "Own", grade: 6, students: 1 } },
+    "Made the class Own (grade 6) with 1 student",
+  ],
+  [
+    { kind: "class-changed", facts: { before: "A", name: "B", untilDay: "2026-12-18" } },
+    "A is now B, until 18 Dec 2026",
+  ],
+  [{ kind: "class-changed", facts: { before: "A", name: "B", untilDay: null } }, "A is now B"],
+  [{ kind: "class-put-away", facts: { name: "A" } }, "Put the class away: A"],
+  [{ kind: "class-brought-back", facts: { name: "A" } }, "Brought the class back: A"],
+  [
+    { kind: "class-shared", facts: { personId: "ben", role: "substitute", name: "A", untilDay: "2026-11-27" } },
+    "Ben Marsh is substitute of A until 27 Nov 2026",
+  ],
+  [
+    { kind: "class-share-ended", facts: { personId: "ben", role: "co-teacher" } },
+    "Ben Marsh is no longer co-teacher of the class",
+  ],
+  [{ kind: "students-placed", facts: { ...moved, from: "A", to: "B" } }, "3 students moved from A to B"],
+  [{ kind: "students-placed", facts: { ...moved, personId: "ada", students: 1, to: "B" } }, "Ada Quill joined B"],
+  [{ kind: "students-placed", facts: { ...moved, from: "A" } }, "3 students left A"],
+  [{ kind: "student-added", facts: { personId: "ada" } }, "Added Ada Quill to the class"],
+  [{ kind: "student-corrected", facts: { personId: "ada", fields: 1 } }, "Corrected an entry of Ada Quill"],
+  [{ kind: "student-corrected", facts: { personId: "ada", fields: 2 } }, "Corrected entries of Ada Quill"],
+  [{ kind: "student-left", facts: { personId: "ada" } }, "Ada Quill left the school; the evidence is kept"],
+  [{ kind: "student-came-back", facts: { personId: "ada" } }, "Ada Quill is back at the school"],
+  [{ kind: "interests-chosen", facts: { personId: "ada" } }, "Ada Quill chose interests"],
+  [{ kind: "supports-changed", facts: { personId: "ada" } }, "Changed the supports of Ada Quill"],
+  [{ kind: "staff-added", facts: { personId: "ben", role: "specialist" } }, "Added Ben Marsh as specialist"],
+  [{ kind: "staff-corrected", facts: { personId: "ben", field: "email" } }, "Corrected the email address of Ben Marsh"],
+  [{ kind: "staff-corrected", facts: { personId: "ben", field: "name" } }, "Corrected the name of Ben Marsh"],
+  [{ kind: "staff-left", facts: { personId: "ben", classes: 0 } }, "Ben Marsh left the staff"],
+  [{ kind: "staff-left", facts: { personId: "ben", classes: 2 } }, "Ben Marsh left the staff, and is off 2 classes"],
+  [{ kind: "staff-came-back", facts: { personId: "ben" } }, "Ben Marsh is back on the staff"],
+  [{ kind: "role-given", facts: { personId: "ben", role: "coordinator" } }, "Ben Marsh is now coordinator"],
+  [
+    { kind: "coordinator-named", facts: { personId: "ben" } },
+    "Ben Marsh was made coordinator by whoever runs the server",
+  ],
+  [{ kind: "sign-ins-made", facts: { personId: "ada", students: 1, cards: true } }, "New PIN and card for Ada Quill"],
+  [{ kind: "sign-ins-made", facts: { personId: null, students: 24, cards: false } }, "New PINs for 24 students"],
+  [{ kind: "waits-lifted", facts: { personIds: ["ada", "ben"] } }, "Ada Quill, Ben Marsh may try to sign in again"],
+  [{ kind: "class-signed-out", facts: { devices: 1 } }, "Signed everyone out of the class (1 device)"],
+  [
+    { kind: "roster-taken-out", facts: { classes: [], format: "package", sinceDay: "2026-09-01" } },
+    "Took out the whole roster as a roster package, changes since 1 Sep 2026",
+  ],
+  [
+    { kind: "roster-taken-out", facts: { classes: ["A", "B"], format: "xlsx", sinceDay: null } },
+    "Took out the roster of A, B as XLSX",
+  ],
+  [{ kind: "student-taken-out", facts: { personId: "ada" } }, "Took out everything that is kept about Ada Quill"],
+  [
+    {
+      kind: "settings-changed",
+      facts: { staffIdleMinutes: 30, studentIdleMinutes: 60, lateGraceHours: 72, keepYears: 1 },
+    },
+    "Sessions end after 30 min (staff) and 60 min (students) unused; answers that waited on a device count up to 72 h after the due time; evidence is kept for 1 year",
+  ],
+  [{ kind: "erasure-asked", facts: { personId: "ada" } }, "Asked for Ada Quill to be erased"],
+  [{ kind: "erasure-declined", facts: { personId: "ada" } }, "Declined to erase Ada Quill"],
+  [{ kind: "erased", facts: { personId: "gone" } }, "Erased somebody for good"],
+  [
+    { kind: "work-assigned", facts: { title: "{n} for #1", students: 1, of: 24 } },
+    "Assigned “{n} for #1” to 1 of 24 students",
+  ],
+  [{ kind: "work-due-moved", facts: { title: "W", dueDay: "2026-12-04" } }, "“W” is now due 4 Dec 2026"],
+  [{ kind: "work-withdrawn", facts: { title: "W" } }, "Withdrew “W”"],
+  [{ kind: "groups-made", facts: { names: ["A"], students: 5 } }, "Made the group “A” with 5 students"],
+  [{ kind: "groups-made", facts: { names: ["A", "B"], students: null } }, "Made 2 groups: “A”, “B”"],
+  [{ kind: "group-changed", facts: { name: "A" } }, "Changed the group “A”"],
+  [{ kind: "group-put-away", facts: { name: "A" } }, "Archived the group “A”"],
+  [{ kind: "members-moved", facts: { ...moved, students: 1, from: "A", to: "B" } }, "1 student moved from “A” to “B”"],
+  [
+    { kind: "group-shared", facts: { personId: "ben", name: "A", untilDay: null } },
+    "Shared the group “A” with Ben Marsh",
+  ],
+  [{ kind: "group-share-ended", facts: { personId: "ben", name: "A" } }, "Ben Marsh no longer shares the group “A”"],
+  [
+    { kind: "reteach-assigned", facts: { skill: "Unit rates", group: "A" } },
+    "Assigned reteach practice and a check on Unit rates to “A”",
+  ],
+  [
+    { kind: "item-rescored", facts: { itemId: "own/key", version: 2 } },
+    "Judged the answers to own/key by version 2 of its key",
+  ],
+  [{ kind: "undone", facts: { of: { kind: "work-withdrawn", facts: { title: "W" } } } }, "Undone: Withdrew “W”"],
+  [{ kind: "said", facts: { sentence: "{person:ada} was here" } }, "Ada Quill was here"],
+];
+
+describe("what the history says", () => {
+  it.each(SENTENCES)("%j", (change, sentence) => {
+    expect(changeWords(change, nameOf)).toBe(sentence);
+  });
+
+  it("has a sentence for every kind, each with an example here", () => {
+    const told = new Set(SENTENCES.map(([{ kind }]) => kind));
+    expect(Object.keys(AREA_OF_CHANGE).filter((kind) => !told.has(kind as NamedFacts["kind"]))).toEqual([]);
+    expect(Object.keys(CHANGE_MESSAGES).sort()).toEqual(Object.keys(AREA_OF_CHANGE).sort());
+  });
+
+  it("names people by id only, also in what was taken back", () => {
+    const inner: NamedFacts = { kind: "waits-lifted", facts: { personIds: ["ada", "ben"] } };
+    expect(peopleInFacts({ kind: "undone", facts: { of: inner } })).toEqual(["ada", "ben"]);
+    expect(peopleInFacts({ kind: "students-placed", facts: moved })).toEqual([]);
+  });
+
+  it("is found by the words of its sentences, and not by names of their values or choices", () => {
+    expect(kindsThatSay("withdrew")).toEqual(["work-withdrawn"]);
+    expect(kindsThatSay("Reteach")).toEqual(["reteach-assigned"]);
+    for (const word of ["untilDayGiven", "plural", "yes"]) expect(kindsThatSay(word)).toEqual([]);
+    expect(signInKindsThatSay("second step")).toEqual(["second-step-set", "second-step-removed"]);
+  });
+});
+
+it("comings and goings have a sentence for every kind", () => {
+  const said = SIGN_IN_KINDS.map((kind) => signInWords({ kind, personId: "ada", by: "pin", device: "iPad" }, nameOf));
+  expect(new Set(said).size).toBe(SIGN_IN_KINDS.length);
+  expect(said.every((sentence) => sentence.includes("Ada Quill"))).toBe(true);
+  expect(said[0]).toBe("Ada Quill signed in by PIN on iPad");
+  expect(signInWords({ kind: "signed-in", personId: "ada", by: "card", device: "" }, nameOf)).toBe(
+    "Ada Quill signed in by card",
+  );
+});
