@@ -394,7 +394,11 @@ describe("privacy", () => {
     expect(await find("tablet signed", "sign-in")).toHaveLength(1);
     expect(await find("password", "sign-in")).toEqual([]);
     const other = await makeClass(school, 1, "Another");
-    const page = await historyPage(await school.teacher(), [other.classId], { find: "", area: "sign-in", before: null });
+    const page = await historyPage(await school.teacher(), [other.classId], {
+      find: "",
+      area: "sign-in",
+      before: null,
+    });
     expect(page.entries).toEqual([]);
   });
 
