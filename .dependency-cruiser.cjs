@@ -28,7 +28,7 @@ module.exports = {
   forbidden: [
     { name: "no-cycles", severity: "error", from: {}, to: { circular: true } },
     only("core", "core"),
-    only("formats", "formats", "core"),
+    only("formats", "formats", "words", "core"),
     only("db", "db", "core/model"),
     only("ui", "ui", "core/model"),
     only("words", "words", "core"),

@@ -20,6 +20,21 @@ export const listOf = (parts: readonly string[]): string => lists.format(parts);
 
 type Piece = ReturnType<IntlMessageFormat["getAst"]>[number];
 
+/**
+ * Facts as values of a message: lists joined, yes and no as words to choose by, and for each fact whether it is given
+ * (`nameGiven` of `name`). Facts that are neither texts, numbers nor lists of them have no value of their own.
+ */
+export function valuesOf(facts: object): Record<string, string | number> {
+  const values: Record<string, string | number> = {};
+  for (const [name, value] of Object.entries(facts) as [string, unknown][]) {
+    values[`${name}Given`] = value === null || value === "" ? "no" : "yes";
+    if (typeof value === "number" || typeof value === "string") values[name] = value;
+    else if (typeof value === "boolean") values[name] = value ? "yes" : "no";
+    else values[name] = Array.isArray(value) ? listOf(value.map(String)) : "";
+  }
+  return values;
+}
+
 /** The words of a message without its values, for finding what it may say. */
 export const bareWords = (text: string): string =>
   new IntlMessageFormat(text, LANGUAGE).getAst().map(literalOf).join(" ").toLowerCase();

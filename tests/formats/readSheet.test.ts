@@ -30,7 +30,7 @@ describe("readSheet", () => {
 
   it("reads Western European text and says so", () => {
     const sheet = readSheet(latin1("id,name\n1,Oisín\n"), 10);
-    expect(sheet).toMatchObject({ ok: true, rows: [["1", "Oisín"]], notes: [expect.stringContaining("Windows-1252")] });
+    expect(sheet).toMatchObject({ ok: true, rows: [["1", "Oisín"]], notes: [{ code: "not-utf-8" }] });
   });
 
   it("reads UTF-16 with its mark", () => {
@@ -47,20 +47,20 @@ describe("readSheet", () => {
   });
 
   it.each([
-    ["an empty file", new Uint8Array(), /empty/],
-    ["headers only", bytes("id,name\n"), /no rows/],
-    ["a picture named .csv", Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13]), /not a text file/],
-    ["control characters", Uint8Array.from([0xe9, 1, 2, 3, 10, 65]), /not a text file/],
-    ["too many columns", bytes(`${"a,".repeat(80)}\n1\n`), /columns/],
-  ])("refuses %s", (_, content, reason) => {
-    expect(readSheet(content, 10)).toMatchObject({ ok: false, message: expect.stringMatching(reason) });
+    ["an empty file", new Uint8Array(), "file-empty"],
+    ["headers only", bytes("id,name\n"), "no-rows"],
+    ["a picture named .csv", Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13]), "file-not-text"],
+    ["control characters", Uint8Array.from([0xe9, 1, 2, 3, 10, 65]), "file-not-text"],
+    ["too many columns", bytes(`${"a,".repeat(80)}\n1\n`), "too-many-columns"],
+  ])("refuses %s", (_, content, code) => {
+    expect(readSheet(content, 10)).toMatchObject({ ok: false, why: { code } });
   });
 
   it("counts the rows of a file that is too long", () => {
     const rows = Array.from({ length: 20_000 }, (_, n) => `${n},Name ${n}`).join("\n");
     expect(readSheet(bytes(`id,name\n${rows}\n`), 400)).toMatchObject({
       ok: false,
-      message: expect.stringContaining("20,000 rows"),
+      why: { code: "too-many-rows", values: { rows: 20_000, most: 400 } },
     });
   });
 });

@@ -118,7 +118,7 @@ describe("importing a roster", () => {
     expect(clean.counts.users?.added).toBe(26);
     const faults = await load("6-hazel-with-faults.csv");
     expect(faults.notes.join()).toContain("Windows-1252");
-    expect(faults.faults.map(({ reason }) => reason)).toEqual([
+    expect(faults.faults.map(({ sentence }) => sentence)).toEqual([
       expect.stringMatching(/already/),
       expect.stringMatching(/family name is missing/),
       expect.stringMatching(/A grade is/),

@@ -154,6 +154,6 @@ export async function previewFile(school: TestSchool, fileName: string, bytes: U
 export async function applyFile(school: TestSchool, fileName: string, bytes: Uint8Array): Promise<string> {
   const { draftId, fingerprint, warnings } = await previewFile(school, fileName, bytes);
   const context = await school.teacher("cora");
-  const { changeId } = await applyImport(context, { draftId, fingerprint, confirmed: warnings });
+  const { changeId } = await applyImport(context, { draftId, fingerprint, confirmed: warnings.map(({ key }) => key) });
   return changeId;
 }

@@ -42,13 +42,13 @@ const isObject = (value: unknown): value is Record<string, unknown> =>
 /** Shape of an item's body, as content may bring it. What no schema knows is refused: it would be lost unsaid. */
 export const itemBodySchema = object({
   parameters: mixed()
-    .test("parameters", ({ path }) => `${path} must give each parameter a range or a list of numbers.`, isParameters)
+    .test("parameters", ({ path }) => `${path}: no-parameters`, isParameters)
     .required(),
   where: array(string().required()).optional(),
   derived: textsByName().optional(),
   stem: string().required(),
   contexts: mixed()
-    .test("contexts", ({ path }) => `${path} must hold at least one context with its words.`, isContexts)
+    .test("contexts", ({ path }) => `${path}: no-contexts`, isContexts)
     .required(),
   difficultyOffset: string().required(),
   discrimination: number().positive().optional(),

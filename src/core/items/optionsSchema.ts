@@ -7,7 +7,7 @@ export const optionsSchema = object({
   right: string().required(),
   options: array(object({ id: string().required(), values: textsByName(), misconceptionId: string().optional() }))
     .min(2)
-    .test("different-ids", "Every option needs an id of its own.", (options) => {
+    .test("different-ids", "option-ids-not-unique", (options) => {
       const ids = (options ?? []).map(({ id }) => id);
       return new Set(ids).size === ids.length;
     })

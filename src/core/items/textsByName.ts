@@ -5,7 +5,7 @@ export const textsByName = () =>
   mixed<Readonly<Record<string, string>>>()
     .test(
       "texts-by-name",
-      ({ path }) => `${path} must be texts by name.`,
+      ({ path }) => `${path}: not-texts-by-name`,
       (value) => value === undefined || isTexts(value),
     )
     .required();

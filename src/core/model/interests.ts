@@ -2,17 +2,18 @@
 export const INTERESTS = [
   "animals",
   "art",
-  "ball games",
-  "boats and water",
-  "building things",
+  "ball-games",
+  "boats-and-water",
+  "building-things",
   "cooking",
-  "farms and gardens",
+  "farms-and-gardens",
   "football",
   "machines",
   "music",
   "outdoors",
-  "running and races",
+  "running-and-races",
   "space",
   "stories",
 ] as const;
+export type Interest = (typeof INTERESTS)[number];
 export const MOST_INTERESTS = 4;

@@ -4,15 +4,6 @@ export function gradeCode(grade: number | null): string {
   return grade === 0 ? "KG" : String(grade).padStart(2, "0");
 }
 
-/** Grade codes as people say them: "05,06" is "5, 6", "KG" is "kindergarten"; what is no code stays as it is. */
-export function gradeWords(cell: string): string {
-  return cell
-    .split(",")
-    .map((code) => code.trim())
-    .map((code) => (code === "KG" ? "kindergarten" : code.replace(/^0(?=\d$)/, "")))
-    .join(", ");
-}
-
 /** The grade of the first code in a cell; null for codes that are no grade from kindergarten to 12. */
 export function gradeOfCode(cell: string): number | null {
   const code = cell.split(",")[0]?.trim() ?? "";

@@ -1,5 +1,6 @@
 import type { FileCount } from "./rosterDifference";
 import type { RosterFile } from "./rosterRecord";
+import { type RosterRemark, remark } from "./rosterRemark";
 
 /** A share of the roster that ends with one file is rarely meant when it is larger than this. */
 const UNUSUAL_SHARE = 0.1;
@@ -8,22 +9,22 @@ const LEAST_UNUSUAL = 10;
 /** Half of anything is unusual from so few on. */
 const LEAST_OF_HALF = 3;
 
-const WORDS: Readonly<Partial<Record<RosterFile, string>>> = {
-  users: "people",
-  classes: "classes",
-  enrollments: "enrollments",
-  roles: "roles",
-  orgs: "schools",
-  courses: "courses",
-};
+/** What a whole roster loses by mistake; memberships and supports come with a sheet that somebody has just made. */
+const WARNED_OF: readonly string[] = [
+  "users",
+  "classes",
+  "enrollments",
+  "roles",
+  "orgs",
+  "courses",
+] satisfies RosterFile[];
 
-/** Sentences about changes so large that the file is likely incomplete; applying asks for each to be confirmed. */
-export function importWarnings(counts: Readonly<Partial<Record<RosterFile, FileCount>>>): string[] {
+/** Changes so large that the file is likely incomplete; applying asks for each to be confirmed. */
+export function importWarnings(counts: Readonly<Partial<Record<RosterFile, FileCount>>>): RosterRemark[] {
   return Object.entries(counts).flatMap(([file, { active, inactive }]) => {
-    const word = WORDS[file as RosterFile];
-    if (!word || active === 0) return [];
+    if (!WARNED_OF.includes(file) || active === 0) return [];
     const share = inactive / active;
     const unusual = (inactive >= LEAST_UNUSUAL && share > UNUSUAL_SHARE) || (inactive >= LEAST_OF_HALF && share >= 0.5);
-    return unusual ? [`This would make ${inactive} of ${active} ${word} inactive. Is the file complete?`] : [];
+    return unusual ? [remark("many-inactive", { inactive, active, file: file as RosterFile })] : [];
   });
 }

@@ -1,7 +1,13 @@
 import { bareName } from "./bareName";
-import { gradeWords } from "./gradeCode";
 import type { RosterEntry } from "./rosterEntry";
 import type { KnownRecord } from "./rosterRecord";
+
+/** What speaks for two being one: all that is named is the same. */
+export type SameBecause =
+  | { readonly code: "title-and-school" }
+  | { readonly code: "email" }
+  | { readonly code: "name-and-birth-year"; readonly birthYear: string }
+  | { readonly code: "name-and-grade"; readonly grade: string };
 
 /** Something that would be added although it is likely known already under another id. */
 export interface LikelySame {
@@ -10,8 +16,7 @@ export interface LikelySame {
   readonly name: string;
   readonly knownId: string;
   readonly knownName: string;
-  /** What speaks for it, as the end of a sentence. */
-  readonly because: string;
+  readonly because: SameBecause;
 }
 
 /**
@@ -49,23 +54,26 @@ export function likelySame(entries: readonly RosterEntry[], known: readonly Know
 const nameOf = (values: Readonly<Record<string, string>>) =>
   values.title ?? `${values.givenName ?? ""} ${values.familyName ?? ""}`.trim();
 
-function cluesOf(file: "users" | "classes", values: Readonly<Record<string, string>>) {
+function cluesOf(
+  file: "users" | "classes",
+  values: Readonly<Record<string, string>>,
+): { readonly clue: string; readonly because: SameBecause }[] {
   if (file === "classes")
     return [
       {
         clue: `class|${values.schoolSourcedId ?? ""}|${bareName(values.title ?? "")}`,
-        because: "same title, same school",
+        because: { code: "title-and-school" },
       },
     ];
   const name = bareName(nameOf(values));
   const { email, birthYear, grades } = values;
   return [
-    ...(email ? [{ clue: `email|${email.toLowerCase()}`, because: "same email address" }] : []),
+    ...(email ? [{ clue: `email|${email.toLowerCase()}`, because: { code: "email" as const } }] : []),
     ...(name !== "" && birthYear
-      ? [{ clue: `year|${name}|${birthYear}`, because: `same name, born ${birthYear}` }]
+      ? [{ clue: `year|${name}|${birthYear}`, because: { code: "name-and-birth-year" as const, birthYear } }]
       : []),
     ...(name !== "" && grades
-      ? [{ clue: `grade|${name}|${grades}`, because: `same name, grade ${gradeWords(grades)}` }]
+      ? [{ clue: `grade|${name}|${grades}`, because: { code: "name-and-grade" as const, grade: grades } }]
       : []),
   ];
 }

@@ -1,8 +1,11 @@
 import { gradeCode } from "./gradeCode";
 import type { RosterField, RosterMapping } from "./rosterField";
 import type { IncomingRecord, IncomingRoster, KnownRecord, RosterFile, RowFault } from "./rosterRecord";
+import { type RosterRemark, remark } from "./rosterRemark";
 import { enrollInNamed, enrollInTarget, type Fault, indexOf, joinNamed, type SheetIndex } from "./sheetPlaces";
-import { supportsOfWords, wordsOfSupports } from "./supportsWords";
+
+/** Reads a cell of supports: the cell as it is kept, or the part that is no support. */
+export type SupportsOfCell = (cell: string) => { readonly cell: string } | { readonly unknown: string };
 
 /** What a sheet is read against. */
 export interface SheetSurroundings {
@@ -21,7 +24,7 @@ export interface SheetSurroundings {
 export interface SheetReading {
   readonly incoming: IncomingRoster;
   readonly refused: readonly RowFault[];
-  readonly notes: readonly string[];
+  readonly notes: readonly RosterRemark[];
 }
 
 /** The name under which faults of a sheet are reported and repaired. */
@@ -44,7 +47,7 @@ export function readRosterSheet(
   rows: readonly (readonly string[])[],
   mapping: RosterMapping,
   known: readonly KnownRecord[],
-  around: SheetSurroundings,
+  around: SheetSurroundings & { readonly supportsOfCell: SupportsOfCell },
 ): SheetReading {
   const index = indexOf(known);
   const tables: Partial<Record<RosterFile, IncomingRecord[]>> = {};
@@ -54,7 +57,7 @@ export function readRosterSheet(
   rows.forEach((cells, place) => {
     const row = place + 2;
     const cell: Cells = (field) => cellAt(cells, mapping[field]);
-    const fault = (field: RosterField, value: string, reason: string, suggestion: string | null = null) => {
+    const fault = (field: RosterField, value: string, reason: RosterRemark, suggestion: string | null = null) => {
       const column = mapping[field];
       refused.push({
         file: SHEET,
@@ -70,11 +73,7 @@ export function readRosterSheet(
     const number = student.values.identifier ?? "";
     const twin = firstRow.get(number);
     if (twin !== undefined) {
-      fault(
-        "studentNumber",
-        number,
-        `This number stands in row ${twin} already. Each student needs a number of their own.`,
-      );
+      fault("studentNumber", number, remark("number-twice", { row: twin }));
       return;
     }
     firstRow.set(number, row);
@@ -98,18 +97,10 @@ export function readRosterSheet(
     if (mapping.groups !== null && cell("groups") !== "")
       joinNamed(index, key, cell("groups"), around.groups, fault, put);
     if (mayCorrect && mapping.supports !== null && cell("supports") !== "") {
-      const supports = supportsOfWords(cell("supports"));
+      const supports = around.supportsOfCell(cell("supports"));
       if ("unknown" in supports)
-        fault(
-          "supports",
-          cell("supports"),
-          `“${supports.unknown}” is no support. Write for example: time × 1.5; read aloud.`,
-        );
-      else
-        put("supports", {
-          key: `${key}|supports`,
-          values: { userSourcedId: key, supports: wordsOfSupports(supports) },
-        });
+        fault("supports", cell("supports"), remark("not-a-support", { name: supports.unknown }));
+      else put("supports", { key: `${key}|supports`, values: { userSourcedId: key, supports: supports.cell } });
     }
     if (refused.length > before) return;
     for (const [file, record] of own) {
@@ -119,11 +110,7 @@ export function readRosterSheet(
     }
   });
   const notes = [
-    ...(untouched === 0
-      ? []
-      : [
-          `${untouched} of these students are in no class of yours: they join the class, their names, grades and supports stay.`,
-        ]),
+    ...(untouched === 0 ? [] : [remark("others-join", { count: untouched })]),
     ...(around.target ? missingNote(index, around.target.classKey, firstRow) : []),
   ];
   const incoming = Object.fromEntries(
@@ -135,7 +122,7 @@ export function readRosterSheet(
 const NAMES_SHOWN = 12;
 
 /** Students of the class whom the sheet does not name: they stay. */
-function missingNote(index: SheetIndex, classKey: string, inSheet: ReadonlyMap<string, number>): string[] {
+function missingNote(index: SheetIndex, classKey: string, inSheet: ReadonlyMap<string, number>): RosterRemark[] {
   const missing = [...index.students.values()].filter(
     ({ key, values }) =>
       !inSheet.has(values.identifier ?? "") &&
@@ -143,8 +130,7 @@ function missingNote(index: SheetIndex, classKey: string, inSheet: ReadonlyMap<s
   );
   if (missing.length === 0) return [];
   const names = missing.slice(0, NAMES_SHOWN).map(({ values }) => `${values.givenName} ${values.familyName}`);
-  const more = missing.length > names.length ? ` and ${missing.length - names.length} more` : "";
-  return [`In the class but not in the file, and left as they are: ${names.join(", ")}${more}.`];
+  return [remark("not-in-file", { names, more: missing.length - names.length })];
 }
 
 const cellAt = (cells: readonly string[], column: number | null): string =>
@@ -157,23 +143,16 @@ function readStudent(cell: Cells, around: SheetSurroundings, fault: Fault): Stud
   const grade = gradeText === "" ? (around.target?.grade ?? null) : gradeOf(gradeText);
   const email = cell("email").toLowerCase();
   const birthYear = cell("birthYear");
-  const problems: [RosterField, string, string][] = [];
-  if (identifier === "")
-    problems.push([
-      "studentNumber",
-      "",
-      "The student number is missing. It keeps a student's evidence together, so every row needs one.",
-    ]);
-  else if (givenName === "") problems.push(["givenName", "", "The given name is missing."]);
-  else if (familyName === "") problems.push(["familyName", "", "The family name is missing."]);
+  const problems: [RosterField, string, RosterRemark][] = [];
+  if (identifier === "") problems.push(["studentNumber", "", remark("number-missing")]);
+  else if (givenName === "") problems.push(["givenName", "", remark("given-name-missing")]);
+  else if (familyName === "") problems.push(["familyName", "", remark("family-name-missing")]);
   else if (givenName.length > LONGEST_NAME || familyName.length > LONGEST_NAME)
-    problems.push(["familyName", familyName, `A name is longer than ${LONGEST_NAME} letters.`]);
-  else if (gradeText !== "" && grade === null)
-    problems.push(["grade", gradeText, "A grade is K or a number from 1 to 12."]);
-  else if (email !== "" && !/^[^\s@]+@[^\s@]+$/.test(email))
-    problems.push(["email", email, "This is no email address. Leave the cell empty if there is none."]);
+    problems.push(["familyName", familyName, remark("name-too-long", { most: LONGEST_NAME })]);
+  else if (gradeText !== "" && grade === null) problems.push(["grade", gradeText, remark("not-a-grade")]);
+  else if (email !== "" && !/^[^\s@]+@[^\s@]+$/.test(email)) problems.push(["email", email, remark("not-an-address")]);
   else if (birthYear !== "" && !(Number(birthYear) >= YEARS.first && Number(birthYear) <= YEARS.last))
-    problems.push(["birthYear", birthYear, `A birth year lies between ${YEARS.first} and ${YEARS.last}.`]);
+    problems.push(["birthYear", birthYear, remark("birth-year-outside", YEARS)]);
   const [problem] = problems;
   if (problem) {
     fault(...problem);

@@ -10,6 +10,7 @@ import {
   type RosterFile,
   type RowFault,
 } from "./rosterRecord";
+import { type RosterRemark, remark } from "./rosterRemark";
 
 export interface FileCount {
   readonly active: number;
@@ -63,7 +64,7 @@ export function rosterDifference(
       const match = recognise(record);
       const fault =
         faultOf(record, match, seen, present) ??
-        (circle(record) ? faultAt(record, "parentSourcedId", "The parents would go round in a circle.") : null);
+        (circle(record) ? faultAt(record, "parentSourcedId", remark("parents-in-circle")) : null);
       // A refused row still says that the thing exists: it must not end for want of a better row.
       if (match) seen.add(match.id);
       if (fault) {
@@ -177,7 +178,7 @@ const REFERENCES: Readonly<Partial<Record<RosterFile, readonly (readonly [string
   supports: [["userSourcedId", "users"]],
 };
 
-function faultAt(record: IncomingRecord, column: string, reason: string): RowFault {
+function faultAt(record: IncomingRecord, column: string, reason: RosterRemark): RowFault {
   return {
     file: `${record.file}.csv`,
     row: record.row,
@@ -194,18 +195,13 @@ function faultOf(
   seen: ReadonlySet<string>,
   { keys, claims }: Present,
 ): RowFault | null {
-  if (match && seen.has(match.id))
-    return faultAt(record, "sourcedId", "Another row stands for the same person or thing already.");
+  if (match && seen.has(match.id)) return faultAt(record, "sourcedId", remark("same-thing-twice"));
   if (record.gone) return null;
   for (const claim of claimsOf(record, match)) {
     const holder = claims.get(claim);
     if (holder === undefined || holder === record.key || holder === match?.key) continue;
     const [column = ""] = claim.split(" ");
-    return faultAt(
-      record,
-      column,
-      column === "email" ? "Somebody else has this email address." : "Somebody else at this school has this number.",
-    );
+    return faultAt(record, column, remark(column === "email" ? "address-taken" : "number-taken"));
   }
   for (const [column, to] of REFERENCES[record.file] ?? []) {
     const value = record.values[column];
@@ -213,9 +209,7 @@ function faultOf(
       return faultAt(
         record,
         column,
-        to === "orgs"
-          ? "This school is not in the file, or not one that you look after."
-          : `There is no such row in ${to}.csv, or it was refused.`,
+        to === "orgs" ? remark("school-not-open") : remark("reference-missing", { file: `${to}.csv` }),
       );
   }
   return null;

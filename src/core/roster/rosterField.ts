@@ -16,17 +16,3 @@ export type RosterField = (typeof ROSTER_FIELDS)[number];
 
 /** Which column of the file holds which field; null where none does. */
 export type RosterMapping = Readonly<Record<RosterField, number | null>>;
-
-export const ROSTER_FIELD_NAMES: Readonly<Record<RosterField, string>> = {
-  studentNumber: "Student number",
-  givenName: "Given name",
-  familyName: "Family name",
-  fullName: "Whole name",
-  grade: "Grade",
-  classes: "Classes",
-  email: "Email",
-  username: "Username",
-  birthYear: "Birth year",
-  groups: "Groups",
-  supports: "Supports",
-};

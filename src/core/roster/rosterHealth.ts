@@ -1,5 +1,6 @@
 import { median } from "../numeric/median";
 import { bareName } from "./bareName";
+
 /** What is looked at. Only what is active. */
 export interface HealthFacts {
   readonly students: readonly {
@@ -26,24 +27,39 @@ export interface HealthFacts {
   }[];
 }
 
-export type HealthKind =
-  | "locked"
-  | "no-pin"
-  | "no-class"
-  | "no-teacher"
-  | "class-over"
-  | "duplicate"
-  | "grade"
-  | "class-size"
-  | "never-signed-in";
+/** What is known of each kind of thing that looks off, beside whom it is about. */
+export interface HealthKinds {
+  locked: Nothing;
+  "no-pin": Nothing;
+  "no-class": Nothing;
+  "no-teacher": Nothing;
+  "class-over": Nothing;
+  /** Several of one name, and what else they share. */
+  duplicate: { readonly name: string; readonly share: "birth-year" | "grade" };
+  /** One student by name, or several (null), in a class of another grade. */
+  grade: {
+    readonly name: string | null;
+    readonly className: string;
+    readonly classGrade: number;
+    readonly grades: readonly number[];
+  };
+  "class-size": {
+    readonly className: string;
+    readonly students: number;
+    readonly usual: number;
+    readonly grade: number;
+    readonly subject: string;
+  };
+  /** Not once in so many school days or more. */
+  "never-signed-in": { readonly schoolDays: number };
+}
+type Nothing = Readonly<Record<string, never>>;
+export type HealthKind = keyof HealthKinds;
 
 /** One thing that looks off, with those it is about: students, or classes for the kinds about classes. */
-export interface HealthIssue {
-  readonly kind: HealthKind;
-  readonly ids: readonly string[];
-  /** What is off, with its numbers, as a sentence. */
-  readonly because: string;
-}
+export type HealthIssue = {
+  readonly [K in HealthKind]: { readonly kind: K; readonly ids: readonly string[]; readonly facts: HealthKinds[K] };
+}[HealthKind];
 
 /** A class so much larger or smaller than the usual one of its grade and subject is looked at. */
 const SIZE_FACTOR = 1.6;
@@ -55,46 +71,24 @@ const DAYS_TO_SIGN_IN = 5;
 
 /** What looks off in a roster, the most pressing first; each kind once, or once a class or pair where they differ. */
 export function rosterHealth({ students, classes }: HealthFacts): HealthIssue[] {
-  const issue = (kind: HealthKind, ids: readonly string[], because: (count: number) => string): HealthIssue[] =>
-    ids.length === 0 ? [] : [{ kind, ids, because: because(ids.length) }];
   const idsOf = (test: (student: HealthFacts["students"][number]) => boolean) =>
     students.filter(test).map(({ id }) => id);
-  const many = (count: number, one: string, more: string) => (count === 1 ? `1 ${one}` : `${count} ${more}`);
-  return [
-    ...issue(
-      "locked",
-      idsOf(({ locked }) => locked),
-      (n) => `${many(n, "student is", "students are")} held at the door: wrong PINs were tried`,
-    ),
-    ...issue(
-      "no-class",
-      idsOf(({ classIds }) => classIds.length === 0),
-      (n) => `${many(n, "student is", "students are")} in no class`,
-    ),
-    ...issue(
-      "no-teacher",
-      classes.filter(({ teachers }) => teachers === 0).map(({ id }) => id),
-      (n) => `${many(n, "class has", "classes have")} no teacher`,
-    ),
-    ...issue(
-      "no-pin",
-      idsOf(({ hasPin, classIds }) => !hasPin && classIds.length > 0),
-      (n) => `${many(n, "student has", "students have")} no PIN and no card, and can't sign in`,
-    ),
+  const classIdsOf = (test: (own: HealthFacts["classes"][number]) => boolean) =>
+    classes.filter(test).map(({ id }) => id);
+  const stranger = (student: HealthFacts["students"][number]) =>
+    student.hasPin && !student.signedIn && student.schoolDaysHere >= DAYS_TO_SIGN_IN;
+  const issues: readonly HealthIssue[] = [
+    { kind: "locked", ids: idsOf(({ locked }) => locked), facts: {} },
+    { kind: "no-class", ids: idsOf(({ classIds }) => classIds.length === 0), facts: {} },
+    { kind: "no-teacher", ids: classIdsOf(({ teachers }) => teachers === 0), facts: {} },
+    { kind: "no-pin", ids: idsOf(({ hasPin, classIds }) => !hasPin && classIds.length > 0), facts: {} },
     ...duplicates(students),
     ...gradesApart(students, classes),
     ...sizesApart(students, classes),
-    ...issue(
-      "class-over",
-      classes.filter(({ over }) => over).map(({ id }) => id),
-      (n) => `${many(n, "class has", "classes have")} passed the day that was set as the last one`,
-    ),
-    ...issue(
-      "never-signed-in",
-      idsOf((student) => student.hasPin && !student.signedIn && student.schoolDaysHere >= DAYS_TO_SIGN_IN),
-      (n) => `${many(n, "student has", "students have")} not signed in once in ${DAYS_TO_SIGN_IN} school days or more`,
-    ),
+    { kind: "class-over", ids: classIdsOf(({ over }) => over), facts: {} },
+    { kind: "never-signed-in", ids: idsOf(stranger), facts: { schoolDays: DAYS_TO_SIGN_IN } },
   ];
+  return issues.filter(({ ids }) => ids.length > 0);
 }
 
 function duplicates(students: HealthFacts["students"]): HealthIssue[] {
@@ -108,7 +102,7 @@ function duplicates(students: HealthFacts["students"]): HealthIssue[] {
     .map((same) => ({
       kind: "duplicate" as const,
       ids: same.map(({ id }) => id),
-      because: `${same[0]?.name} is there ${same.length} times with the same ${same[0]?.birthYear ? "birth year" : "grade"}`,
+      facts: { name: same[0]?.name ?? "", share: same[0]?.birthYear ? ("birth-year" as const) : ("grade" as const) },
     }));
 }
 
@@ -120,13 +114,13 @@ function gradesApart(students: HealthFacts["students"], classes: HealthFacts["cl
       ({ grade, classIds }) => classIds.includes(own.id) && grade !== null && grade !== own.grade,
     );
     if (unlike.length === 0) return [];
-    const grades = [...new Set(unlike.map(({ grade }) => grade))].sort().join(", ");
-    const who = unlike.length === 1 ? `${unlike[0]?.name} is` : `${unlike.length} students are`;
+    const grades = [...new Set(unlike.flatMap(({ grade }) => grade ?? []))].sort((x, y) => x - y);
+    const name = unlike.length === 1 ? (unlike[0]?.name ?? "") : null;
     return [
       {
         kind: "grade" as const,
         ids: unlike.map(({ id }) => id),
-        because: `${who} in ${own.name}, a class of grade ${own.grade}, with grade ${grades}`,
+        facts: { name, className: own.name, classGrade: own.grade, grades },
       },
     ];
   });
@@ -149,7 +143,7 @@ function sizesApart(students: HealthFacts["students"], classes: HealthFacts["cla
       {
         kind: "class-size" as const,
         ids: [own.id],
-        because: `${own.name} has ${here} students; the usual number in grade ${own.grade} ${own.subject} is ${usual}`,
+        facts: { className: own.name, students: here, usual, grade: own.grade, subject: own.subject },
       },
     ];
   });

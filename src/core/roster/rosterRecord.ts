@@ -1,3 +1,5 @@
+import type { RosterRemark } from "./rosterRemark";
+
 /**
  * What a roster consists of, named and ordered as the files of OneRoster 1.2: each refers only to those before it. The last
  * two are not in the standard; they come with a plain sheet.
@@ -57,6 +59,6 @@ export interface RowFault {
   readonly row: number | null;
   readonly column: string | null;
   readonly value: string;
-  readonly reason: string;
+  readonly reason: RosterRemark;
   readonly suggestion: string | null;
 }

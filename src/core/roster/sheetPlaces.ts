@@ -1,6 +1,7 @@
 import { nearest } from "./nearest";
 import type { RosterField } from "./rosterField";
 import type { KnownRecord, RosterFile } from "./rosterRecord";
+import { type RosterRemark, remark } from "./rosterRemark";
 
 /** What a sheet's rows are looked up in. */
 export function indexOf(known: readonly KnownRecord[]) {
@@ -22,7 +23,7 @@ export function indexOf(known: readonly KnownRecord[]) {
 }
 
 export type SheetIndex = ReturnType<typeof indexOf>;
-export type Fault = (field: RosterField, value: string, reason: string, suggestion?: string | null) => void;
+export type Fault = (field: RosterField, value: string, reason: RosterRemark, suggestion?: string | null) => void;
 export type Put = (file: RosterFile, record: { key: string; values: Record<string, string>; gone?: boolean }) => void;
 
 const enrollment = (person: string, classKey: string) => ({
@@ -80,12 +81,7 @@ export function enrollInNamed(
       const titles = [...index.classes.values()].map(({ values }) => values.title ?? "");
       const meant = nearest(name, titles);
       const repaired = meant === null ? null : names.map((one) => (one === name ? meant : one)).join("; ");
-      fault(
-        "classes",
-        text,
-        `There is no class “${name}”. Make the class first, or write its name as it is here.`,
-        repaired,
-      );
+      fault("classes", text, remark("no-class", { name }), repaired);
     }
   }
   const present = index.enrollments.get(person) ?? [];
@@ -117,7 +113,7 @@ export function joinNamed(
       fault(
         "groups",
         text,
-        `There is no group “${name}” that you may change.`,
+        remark("no-group", { name }),
         nearest(
           name,
           groups.map((group) => group.name),

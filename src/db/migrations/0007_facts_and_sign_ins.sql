@@ -60,4 +60,13 @@ CREATE TRIGGER `changes_are_never_deleted` BEFORE DELETE ON `changes` BEGIN SELE
 CREATE TRIGGER `sign_ins_are_never_changed` BEFORE UPDATE ON `sign_ins` BEGIN SELECT RAISE(ABORT, 'Sign-ins are only ever added to.'); END;--> statement-breakpoint
 ALTER TABLE `changes` DROP COLUMN `summary`;--> statement-breakpoint
 ALTER TABLE `scores` ADD `change_id` text REFERENCES changes(id);--> statement-breakpoint
-CREATE INDEX `scores_by_change` ON `scores` (`change_id`) WHERE change_id is not null;
+CREATE INDEX `scores_by_change` ON `scores` (`change_id`) WHERE change_id is not null;--> statement-breakpoint
+-- Interests are codes from now on, also where an undo would look for them.
+UPDATE `interests` SET `interest` = replace(`interest`, ' ', '-');--> statement-breakpoint
+UPDATE `change_rows` SET `rows` = replace(replace(replace(replace(replace(`rows`,
+	'"interest":"ball games"', '"interest":"ball-games"'),
+	'"interest":"boats and water"', '"interest":"boats-and-water"'),
+	'"interest":"building things"', '"interest":"building-things"'),
+	'"interest":"farms and gardens"', '"interest":"farms-and-gardens"'),
+	'"interest":"running and races"', '"interest":"running-and-races"')
+WHERE instr(`rows`, '"interest":') > 0;

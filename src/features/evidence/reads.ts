@@ -7,7 +7,6 @@ import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { mondayOf } from "@/core/calendar/mondayOf";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { LEVEL_CUTS } from "@/core/model/levels";
-import { wordsOfSupports } from "@/core/roster/supportsWords";
 import { answersBehindCell } from "@/db/queries/answerLog";
 import { classesById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
@@ -24,6 +23,7 @@ import { shownAnswers } from "@/server/library/shownAnswers";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
+import { wordsOfSupports } from "@/words/staff/supportsWords";
 import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
 
 const ANSWERS_SHOWN = 40;

@@ -5,6 +5,7 @@ import type { FileCount } from "@/core/roster/rosterDifference";
 import type { RosterMapping } from "@/core/roster/rosterField";
 import type { HealthKind } from "@/core/roster/rosterHealth";
 import type { RosterFile, RowFault } from "@/core/roster/rosterRecord";
+import type { RosterRemarkCode } from "@/core/roster/rosterRemark";
 
 export interface RosterView {
   /** Null for some classes; the name for a whole school. */
@@ -80,14 +81,32 @@ export interface ImportView {
   readonly mapping: RosterMapping | null;
   readonly notes: readonly string[];
   readonly unread: readonly string[];
-  readonly warnings: readonly string[];
+  readonly warnings: readonly WarningView[];
   readonly counts: Readonly<Partial<Record<RosterFile, FileCount>>>;
-  readonly faults: readonly RowFault[];
+  readonly faults: readonly FaultView[];
   readonly faultCount: number;
-  readonly likely: readonly LikelySame[];
+  readonly likely: readonly LikelyView[];
   readonly likelyCount: number;
   readonly moveCount: number;
   readonly firstPage: EntryPage;
+}
+
+/** A change so large that it is asked for once more; confirmed by its key, which holds its numbers. */
+export interface WarningView {
+  readonly key: string;
+  readonly sentence: string;
+}
+
+/** What is wrong with a row or a cell, and what was likely meant. */
+export interface FaultView extends Omit<RowFault, "reason"> {
+  readonly code: RosterRemarkCode;
+  readonly sentence: string;
+}
+
+/** Something that would be added although it is likely here already. */
+export interface LikelyView extends Omit<LikelySame, "because"> {
+  /** What speaks for it, as the end of a sentence. */
+  readonly because: string;
 }
 
 export interface EntryPage {

@@ -1,9 +1,10 @@
 import { isDay } from "@/core/calendar/isDay";
+import { type RosterRemark, remark } from "@/core/roster/rosterRemark";
 import type { ColumnKind } from "./oneRosterFiles";
 
 /** Why a cell that is not empty does not fit its column, and what was likely meant. */
 export interface CellProblem {
-  readonly reason: string;
+  readonly reason: RosterRemark;
   readonly suggestion: string | null;
 }
 
@@ -35,23 +36,23 @@ const GRADES = [
 export function checkCell(value: string, of: ColumnKind): CellProblem | null {
   switch (of.kind) {
     case "date":
-      return isDay(value) ? null : { reason: "A date is written 2026-09-01.", suggestion: dayMeant(value) };
+      return isDay(value) ? null : { reason: remark("not-a-date"), suggestion: dayMeant(value) };
     case "instant":
       return /^\d{4}-\d{2}-\d{2}(T[\d:.]+(Z|[+-]\d{2}:?\d{2})?)?$/.test(value) && isDay(value.slice(0, 10))
         ? null
-        : { reason: "A time is written 2026-09-01T08:00:00Z.", suggestion: dayMeant(value) };
+        : { reason: remark("not-a-time"), suggestion: dayMeant(value) };
     case "year":
       return /^(19|20)\d{2}$/.test(value)
         ? null
         : {
-            reason: "A school year is the year in which it ends, such as 2027.",
+            reason: remark("not-a-school-year"),
             suggestion: /(20\d{2})\D*$/.exec(value)?.[1] ?? null,
           };
     case "flag":
       return value === "true" || value === "false"
         ? null
         : {
-            reason: "This is true or false.",
+            reason: remark("not-a-flag"),
             suggestion: /^(1|y|yes|t)$/i.test(value)
               ? "true"
               : /^(0|n|no|f)$/i.test(value)
@@ -63,7 +64,7 @@ export function checkCell(value: string, of: ColumnKind): CellProblem | null {
     case "one-of":
       return of.values.includes(value)
         ? null
-        : { reason: `This is one of ${of.values.join(", ")}.`, suggestion: lower(value, of.values) ?? null };
+        : { reason: remark("not-one-of", { values: of.values }), suggestion: lower(value, of.values) ?? null };
     default:
       return null;
   }
@@ -81,7 +82,7 @@ function checkGrades(value: string): CellProblem | null {
   });
   const known = meant.every((code) => code !== null);
   return {
-    reason: "Grades are written KG, 01 to 12, with commas between them.",
+    reason: remark("not-grades"),
     suggestion: known ? meant.join(",") : null,
   };
 }

@@ -1,4 +1,5 @@
 import type { RowFault } from "@/core/roster/rosterRecord";
+import { remark } from "@/core/roster/rosterRemark";
 import { faultNoter } from "./faultNoter";
 import { ONE_ROSTER_COLUMNS, ONE_ROSTER_FILES, type OneRosterFile } from "./oneRosterFiles";
 import type { OneRosterRow, OneRosterTable } from "./oneRosterPackage";
@@ -37,10 +38,10 @@ export function checkReferences(tables: Tables, rowOf: ReadonlyMap<OneRosterRow,
         if (ids.has(value)) continue;
         const missing = (many ? value.split(",").map((id) => id.trim()) : [value]).filter((id) => !ids.has(id));
         if (missing.length > 0)
-          fault(number, name, missing.join(","), `There is no such row in ${to}.csv, or it was left out.`);
+          fault(number, name, missing.join(","), remark("reference-missing", { file: `${to}.csv` }));
       }
       if (inCircle.has(row.sourcedId ?? ""))
-        fault(number, "parentSourcedId", row.parentSourcedId ?? "", "The parents go round in a circle.");
+        fault(number, "parentSourcedId", row.parentSourcedId ?? "", remark("parents-in-circle"));
       return faults.length === before;
     });
     sound[file] = { ...table, rows };

@@ -1,4 +1,5 @@
 import type { RowFault } from "@/core/roster/rosterRecord";
+import type { RosterRemark } from "@/core/roster/rosterRemark";
 
 /** Of a long cell so much is shown. */
 const SHOWN_LETTERS = 80;
@@ -10,7 +11,7 @@ export const faultNoter =
     row: number | null,
     column: string | null,
     value: string,
-    reason: string,
+    reason: RosterRemark,
     suggestion: string | null = null,
   ): void => {
     faults.push({ file, row, column, value: value.slice(0, SHOWN_LETTERS), reason, suggestion });

@@ -1,4 +1,5 @@
 import type { RowFault } from "@/core/roster/rosterRecord";
+import { type RosterRemark, remark } from "@/core/roster/rosterRemark";
 import { checkCell } from "./checkCell";
 import { checkReferences } from "./checkReferences";
 import { faultNoter } from "./faultNoter";
@@ -19,7 +20,7 @@ export type OneRosterReading =
       /** Files in the zip that are not part of rostering and were left unread. */
       readonly unread: readonly string[];
     }
-  | { readonly ok: false; readonly message: string };
+  | { readonly ok: false; readonly why: RosterRemark };
 
 const LIMITS = { mostFiles: 40, mostBytes: 400_000_000, mostExpansion: 300 } as const;
 const NO_MANIFEST = { source: { systemName: "", systemCode: "" }, modes: new Map<string, string>() };
@@ -32,22 +33,18 @@ const NO_MANIFEST = { source: { systemName: "", systemCode: "" }, modes: new Map
 export function readOneRoster(
   bytes: Uint8Array,
   repairs: Repairs = {},
-  progress: (share: number, what: string) => void = () => {},
+  progress: (share: number, what: RosterRemark) => void = () => {},
 ): OneRosterReading {
   const zip = readZip(bytes, LIMITS);
   if (!zip.ok) return zip;
   const known = ONE_ROSTER_FILES.filter((file) => zip.files.has(`${file}.csv`));
-  if (known.length === 0)
-    return {
-      ok: false,
-      message: "The package holds none of the rostering files, such as users.csv. Is it the right export?",
-    };
+  if (known.length === 0) return { ok: false, why: remark("no-roster-files") };
   const faults: RowFault[] = [];
   const { source, modes } = readManifest(zip.files.get("manifest.csv"), faults);
   const rowOf = new Map<OneRosterRow, number>();
   const tables: Partial<Record<OneRosterFile, OneRosterTable>> = {};
   for (const [place, file] of known.entries()) {
-    progress(place / known.length, `reading ${file}.csv`);
+    progress(place / known.length, remark("reading-file", { name: `${file}.csv` }));
     const mode = modes.get(file) ?? "bulk";
     if (mode === "absent") continue;
     const reading = readTable(`${file}.csv`, zip.files.get(`${file}.csv`) ?? new Uint8Array(), repairs);
@@ -73,7 +70,7 @@ export function readOneRoster(
 function readManifest(bytes: Uint8Array | undefined, faults: RowFault[]) {
   const fault = faultNoter("manifest.csv", faults);
   if (!bytes) {
-    fault(null, null, "", "There is no manifest; every file was taken as the whole truth (bulk).");
+    fault(null, null, "", remark("no-manifest"));
     return NO_MANIFEST;
   }
   const reading = readTable("manifest.csv", bytes);
@@ -84,7 +81,7 @@ function readManifest(bytes: Uint8Array | undefined, faults: RowFault[]) {
     const file = /^file\.(.+)$/.exec(name)?.[1];
     if (!file) continue;
     if (["absent", "bulk", "delta"].includes(value)) modes.set(file, value);
-    else fault(null, name, value, "A file is absent, bulk or delta.");
+    else fault(null, name, value, remark("mode-not-known"));
   }
   return {
     source: {
@@ -108,7 +105,7 @@ function soundRows(
   );
   const missing = columns.filter(({ name, required }) => required && !headers.includes(name)).map(({ name }) => name);
   if (missing.length > 0) {
-    if (headers.length > 0) fault(1, missing.join(", "), headers.join(","), "These columns are missing.");
+    if (headers.length > 0) fault(1, missing.join(", "), headers.join(","), remark("columns-missing"));
     return [];
   }
   const seen = new Set<string>();
@@ -118,14 +115,14 @@ function soundRows(
     for (const { name, required, of } of columns) {
       const value = row[name] ?? "";
       if (value === "") {
-        if (required) fault(number, name, "", "This must not be empty.");
+        if (required) fault(number, name, "", remark("cell-empty"));
         continue;
       }
       const problem = checkCell(value, of);
       if (problem) fault(number, name, value, problem.reason, problem.suggestion);
     }
     const id = row.sourcedId ?? "";
-    if (id !== "" && seen.has(id)) fault(number, "sourcedId", id, "This id is there twice; the first row counts.");
+    if (id !== "" && seen.has(id)) fault(number, "sourcedId", id, remark("id-twice"));
     seen.add(id);
     return faults.length === before;
   });

@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import type { RowFault } from "@/core/roster/rosterRecord";
+import { type RosterRemark, remark } from "@/core/roster/rosterRemark";
 import { decodeText } from "../table/decodeText";
 import { headerDelimiter } from "../table/headerDelimiter";
 import { unmarked } from "../table/neutralised";
@@ -23,15 +24,15 @@ export interface TableReading {
 
 /** One file of a package as rows by column name. A file that cannot be read has no rows and says why; never throws. */
 export function readTable(file: string, bytes: Uint8Array, repairs: Repairs = {}): TableReading {
-  const refused = (reason: string): TableReading => ({
+  const refused = (reason: RosterRemark): TableReading => ({
     headers: [],
     rows: [],
     rowOf: new Map(),
     faults: [{ file, row: null, column: null, value: "", reason, suggestion: null }],
   });
-  if (bytes.length === 0) return refused("The file is empty; it needs its row of column names at least.");
+  if (bytes.length === 0) return refused(remark("file-empty"));
   const decoded = decodeText(bytes);
-  if (!decoded) return refused("This is not a text file.");
+  if (!decoded) return refused(remark("file-not-text"));
   const parsed = Papa.parse<string[]>(decoded.text, {
     delimiter: headerDelimiter(decoded.text),
     preview: MOST_ROWS + 2,
@@ -39,10 +40,10 @@ export function readTable(file: string, bytes: Uint8Array, repairs: Repairs = {}
   const [first, ...lines] = parsed.data;
   const headers = (first ?? []).map((header) => header.trim());
   if (headers.length > MOST_COLUMNS)
-    return refused(`The file has ${headers.length} columns; at most ${MOST_COLUMNS} can be read.`);
+    return refused(remark("too-many-columns", { columns: headers.length, most: MOST_COLUMNS }));
   const twice = headers.find((header, place) => header !== "" && headers.indexOf(header) !== place);
-  if (twice !== undefined) return refused(`The column ${twice} is there twice.`);
-  if (lines.length > MOST_ROWS) return refused(`The file has more than ${MOST_ROWS.toLocaleString("en-GB")} rows.`);
+  if (twice !== undefined) return refused(remark("column-twice", { name: twice }));
+  if (lines.length > MOST_ROWS) return refused(remark("more-rows-than", { most: MOST_ROWS }));
   const faults: RowFault[] = [];
   const rowOf = new Map<OneRosterRow, number>();
   const repairedRows = new Set(
@@ -54,13 +55,13 @@ export function readTable(file: string, bytes: Uint8Array, repairs: Repairs = {}
     const row = place + 2;
     if (line.every((cell) => cell.trim() === "")) return;
     if (line.length !== headers.length) {
-      const counts = `The row has ${line.length} cells, the file ${headers.length} columns.`;
-      fault(row, null, line.join(","), `${counts} Is a quotation mark or comma missing?`);
+      const counts = { cells: line.length, columns: headers.length };
+      fault(row, null, line.join(","), remark("row-of-other-length", counts));
       return;
     }
     const long = line.find((cell) => cell.length > LONGEST_CELL);
     if (long !== undefined) {
-      fault(row, null, long, `A cell holds more than ${LONGEST_CELL} characters. Is a quotation mark not closed?`);
+      fault(row, null, long, remark("cell-too-long", { most: LONGEST_CELL }));
       return;
     }
     // Filled cell by cell: a package of a district has millions of them.

@@ -1,8 +1,9 @@
 import { Unzip, type UnzipFile, UnzipInflate } from "fflate";
+import { type RosterRemark, remark } from "@/core/roster/rosterRemark";
 
 export type ZipReading =
   | { readonly ok: true; readonly files: ReadonlyMap<string, Uint8Array> }
-  | { readonly ok: false; readonly message: string };
+  | { readonly ok: false; readonly why: RosterRemark };
 
 export interface ZipLimits {
   readonly mostFiles: number;
@@ -24,27 +25,21 @@ const JUDGED_FROM_BYTES = 5_000_000;
  * dropped from the name, since some programs pack a folder round the files. Never throws.
  */
 export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
-  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
-    return refused("This is not a zip file. Choose the package as it was exported.");
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return refused(remark("not-a-zip"));
   const parts = new Map<string, Uint8Array[]>();
   const unfinished = new Set<string>();
   let total = 0;
-  let problem: string | null = null;
-  const stop = (file: UnzipFile, why: string) => {
+  let problem: RosterRemark | null = null;
+  const stop = (file: UnzipFile, why: RosterRemark) => {
     problem ??= why;
     file.terminate();
   };
   const unzip = new Unzip((file) => {
     if (problem || file.name.endsWith("/")) return;
     const name = plainName(file.name, limits.keepFolders ?? false);
-    if (name === null)
-      return stop(
-        file,
-        `The package holds a file with a path that leads out of it (${file.name.slice(0, 60)}). It was not read.`,
-      );
-    if (parts.has(name)) return stop(file, `The package holds two files named ${name}. Keep one of them.`);
-    if (parts.size >= limits.mostFiles)
-      return stop(file, `The package holds more than ${limits.mostFiles} files. Is it the right one?`);
+    if (name === null) return stop(file, remark("zip-leads-out", { name: file.name.slice(0, 60) }));
+    if (parts.has(name)) return stop(file, remark("zip-names-twice", { name }));
+    if (parts.size >= limits.mostFiles) return stop(file, remark("zip-too-many-files", { most: limits.mostFiles }));
     const chunks: Uint8Array[] = [];
     parts.set(name, chunks);
     unfinished.add(name);
@@ -53,17 +48,14 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
     file.ondata = (error, data, final) => {
       if (problem) return;
       if (final) unfinished.delete(name);
-      if (error) return stop(file, `${name} in the package is damaged. Export the package again.`);
+      if (error) return stop(file, remark("zip-file-damaged", { name }));
       own += data.length;
       total += data.length;
       packed = Math.max(packed, file.size ?? bytes.length);
       if (total > limits.mostBytes)
-        return stop(
-          file,
-          `The package unpacks to more than ${Math.round(limits.mostBytes / 1_000_000)} MB. It was not read.`,
-        );
+        return stop(file, remark("zip-too-large", { megabytes: Math.round(limits.mostBytes / 1_000_000) }));
       if (own > JUDGED_FROM_BYTES && own > packed * limits.mostExpansion)
-        return stop(file, `${name} unpacks to far more than a list can. It was not read.`);
+        return stop(file, remark("zip-grows-too-much", { name }));
       chunks.push(data.slice());
     };
     file.start();
@@ -73,12 +65,12 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
     for (let at = 0; at < bytes.length && !problem; at += CHUNK_BYTES)
       unzip.push(bytes.subarray(at, at + CHUNK_BYTES), at + CHUNK_BYTES >= bytes.length);
   } catch {
-    problem ??= "The zip file is damaged or not whole. Export the package again.";
+    problem ??= remark("zip-not-whole");
   }
   // A file that was cut off would otherwise be taken for a short one.
-  if (unfinished.size > 0) problem ??= "The zip file is not whole. Export or copy the package again.";
+  if (unfinished.size > 0) problem ??= remark("zip-not-whole");
   if (problem) return refused(problem);
-  if (parts.size === 0) return refused("The zip file is empty, or not whole. Export the package again.");
+  if (parts.size === 0) return refused(remark("zip-empty"));
   return { ok: true, files: new Map([...parts].map(([name, chunks]) => [name, joined(chunks)])) };
 }
 
@@ -100,6 +92,4 @@ function joined(chunks: readonly Uint8Array[]): Uint8Array {
   return whole;
 }
 
-function refused(message: string): ZipReading {
-  return { ok: false, message };
-}
+const refused = (why: RosterRemark): ZipReading => ({ ok: false, why });

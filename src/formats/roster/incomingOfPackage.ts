@@ -1,4 +1,5 @@
 import type { IncomingRecord, IncomingRoster, IncomingTable, RowFault } from "@/core/roster/rosterRecord";
+import { type RosterRemark, remark } from "@/core/roster/rosterRemark";
 import { ONE_ROSTER_FILES } from "../package/oneRosterFiles";
 import type { OneRosterPackage, OneRosterRow } from "../package/oneRosterPackage";
 
@@ -13,7 +14,11 @@ const NOT_KEPT = ["sourcedId", "status", "dateLastModified", "password"];
 export function incomingOfPackage(
   { tables }: OneRosterPackage,
   rowOf: ReadonlyMap<OneRosterRow, number>,
-): { readonly incoming: IncomingRoster; readonly notes: readonly string[]; readonly faults: readonly RowFault[] } {
+): {
+  readonly incoming: IncomingRoster;
+  readonly notes: readonly RosterRemark[];
+  readonly faults: readonly RowFault[];
+} {
   const roles = tables.roles?.rows ?? [];
   const family = familyIn(roles);
   const schoolOf = new Map(roles.toReversed().map((role) => [role.userSourcedId, role.orgSourcedId]));
@@ -27,7 +32,7 @@ export function incomingOfPackage(
           row: rowOf.get(row) ?? null,
           column: null,
           value: `${row.givenName ?? ""} ${row.familyName ?? ""}`.trim(),
-          reason: "This person has no row in roles.csv, so nobody can tell a student from a teacher.",
+          reason: remark("person-without-role"),
           suggestion: null,
         });
       else return !family.has(row.sourcedId ?? "");
@@ -59,8 +64,8 @@ export function incomingOfPackage(
     }),
   ) as IncomingRoster;
   const notes = [
-    ...(family.size > 0 ? [`${family.size} family members were left out: Oxbow keeps no family accounts.`] : []),
-    ...(proctors > 0 ? [`${proctors} enrollments of administrators and proctors were left out.`] : []),
+    ...(family.size > 0 ? [remark("family-left-out", { count: family.size })] : []),
+    ...(proctors > 0 ? [remark("proctors-left-out", { count: proctors })] : []),
   ];
   return { incoming, notes, faults };
 }

@@ -5,6 +5,8 @@ import { readRosterSheet, SHEET, type SheetSurroundings } from "@/core/roster/re
 import { type RosterDifference, rosterDifference } from "@/core/roster/rosterDifference";
 import { ROSTER_FIELDS, type RosterMapping } from "@/core/roster/rosterField";
 import type { IncomingRecord, IncomingRoster, KnownRecord, RowFault } from "@/core/roster/rosterRecord";
+import { type RosterRemark, remark } from "@/core/roster/rosterRemark";
+import { supportsOfCell } from "@/words/staff/supportsWords";
 import { readOneRoster } from "../package/readOneRoster";
 import { readSheetFile } from "../table/readSheetFile";
 import { incomingOfPackage } from "./incomingOfPackage";
@@ -38,15 +40,15 @@ export type RosterPreview =
       readonly difference: RosterDifference;
       readonly faults: readonly RowFault[];
       readonly moves: readonly Move[];
-      readonly warnings: readonly string[];
-      readonly notes: readonly string[];
+      readonly warnings: readonly RosterRemark[];
+      readonly notes: readonly RosterRemark[];
       /** Files of a package that were not read. */
       readonly unread: readonly string[];
       /** Columns of a sheet with what each was taken for; empty for a package. */
       readonly headers: readonly string[];
       readonly mapping: RosterMapping | null;
     }
-  | { readonly ok: false; readonly message: string };
+  | { readonly ok: false; readonly why: RosterRemark };
 
 /**
  * What a roster file would change: the whole way from its bytes to the difference. Never throws for what a file holds. The
@@ -55,11 +57,11 @@ export type RosterPreview =
 export async function previewRoster(
   input: RosterPreviewInput,
   roster: Promise<RosterSurroundings>,
-  progress: (share: number, what: string) => void = () => {},
+  progress: (share: number, what: RosterRemark) => void = () => {},
 ): Promise<RosterPreview> {
   const read = input.kind === "package" ? readPackage(input, progress) : await readSheet(input, roster, progress);
   if (!read.ok) return read;
-  progress(0.8, "comparing with the roster");
+  progress(0.8, remark("comparing"));
   const { known } = await roster;
   const difference = rosterDifference(known, read.incoming, input.links, input.today);
   return {
@@ -72,25 +74,25 @@ export async function previewRoster(
   };
 }
 
-function notesOf({ counts }: RosterDifference): string[] {
+function notesOf({ counts }: RosterDifference): RosterRemark[] {
   const over = (counts.roles?.over ?? 0) + (counts.enrollments?.over ?? 0);
-  return over === 0 ? [] : [`${over} ${over === 1 ? "row was" : "rows were"} left out: over before today.`];
+  return over === 0 ? [] : [remark("over-left-out", { count: over })];
 }
 
 interface Read {
   readonly ok: true;
   readonly incoming: IncomingRoster;
   readonly faults: readonly RowFault[];
-  readonly notes: readonly string[];
+  readonly notes: readonly RosterRemark[];
   readonly unread: readonly string[];
   readonly headers: readonly string[];
   readonly mapping: RosterMapping | null;
 }
-type Refused = { readonly ok: false; readonly message: string };
+type Refused = { readonly ok: false; readonly why: RosterRemark };
 
 function readPackage(
   { bytes, repairs }: RosterPreviewInput,
-  progress: (share: number, what: string) => void,
+  progress: (share: number, what: RosterRemark) => void,
 ): Read | Refused {
   const reading = readOneRoster(bytes, repairs, (share, what) => progress(share * 0.7, what));
   if (!reading.ok) return reading;
@@ -102,21 +104,21 @@ function readPackage(
 async function readSheet(
   input: RosterPreviewInput,
   roster: Promise<RosterSurroundings>,
-  progress: (share: number, what: string) => void,
+  progress: (share: number, what: RosterRemark) => void,
 ): Promise<Read | Refused> {
-  progress(0.1, "reading the sheet");
+  progress(0.1, remark("reading-sheet"));
   const sheet = await readSheetFile(input.bytes, input.mostRows);
   if (!sheet.ok) return sheet;
   const guessed = guessColumns(sheet.headers);
   const mapping = Object.fromEntries(
     ROSTER_FIELDS.map((field) => [field, field in input.mapping ? (input.mapping[field] ?? null) : guessed[field]]),
   ) as RosterMapping;
-  progress(0.5, "reading the rows");
+  progress(0.5, remark("reading-rows"));
   const rows = sheet.rows.map((cells, place) =>
     sheet.headers.map((header, column) => input.repairs[`${SHEET} ${place + 2} ${header}`] ?? cells[column] ?? ""),
   );
   const { known, around, newClass } = await roster;
-  const reading = readRosterSheet(sheet.headers, rows, mapping, known, around);
+  const reading = readRosterSheet(sheet.headers, rows, mapping, known, { ...around, supportsOfCell });
   const incoming: IncomingRoster = newClass
     ? { classes: { mode: "delta", records: [newClass] }, ...reading.incoming }
     : reading.incoming;

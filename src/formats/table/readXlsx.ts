@@ -1,4 +1,5 @@
 import ExcelJS from "exceljs";
+import { type RosterRemark, remark } from "@/core/roster/rosterRemark";
 import { readZip } from "../package/readZip";
 import type { SheetReading } from "./readSheet";
 
@@ -13,24 +14,20 @@ const MOST_COLUMNS = 60;
 export async function readXlsx(bytes: Uint8Array, mostRows: number): Promise<SheetReading> {
   // The archive is checked before the workbook's own reader unpacks it.
   const zip = readZip(bytes, LIMITS);
-  if (!zip.ok) return refused(zip.message);
-  if (![...zip.files.keys()].some((name) => name.startsWith("xl/")))
-    return refused("This zip file is no workbook. Choose a sheet saved as XLSX or CSV, or a roster package.");
+  if (!zip.ok) return refused(zip.why);
+  if (![...zip.files.keys()].some((name) => name.startsWith("xl/"))) return refused(remark("no-workbook"));
   const workbook = new ExcelJS.Workbook();
   try {
     await workbook.xlsx.load(bytes.slice().buffer);
   } catch {
-    return refused("The workbook is damaged and could not be read. Save it anew, or save it as CSV.");
+    return refused(remark("workbook-damaged"));
   }
   const sheet = workbook.worksheets.find(({ actualRowCount }) => actualRowCount > 0);
-  if (!sheet || sheet.actualRowCount < 2)
-    return refused(
-      "The workbook has no rows under its headers. The first row names the columns; each further row is a student.",
-    );
+  if (!sheet || sheet.actualRowCount < 2) return refused(remark("no-rows"));
   if (sheet.columnCount > MOST_COLUMNS)
-    return refused(`The sheet has ${sheet.columnCount} columns; at most ${MOST_COLUMNS} can be read.`);
+    return refused(remark("too-many-columns", { columns: sheet.columnCount, most: MOST_COLUMNS }));
   if (sheet.actualRowCount - 1 > mostRows)
-    return refused(`The sheet has ${sheet.actualRowCount - 1} rows; at most ${mostRows} can be read at once.`);
+    return refused(remark("too-many-rows", { rows: sheet.actualRowCount - 1, most: mostRows }));
   const width = sheet.columnCount;
   const lines: string[][] = [];
   sheet.eachRow((row) => {
@@ -39,7 +36,7 @@ export async function readXlsx(bytes: Uint8Array, mostRows: number): Promise<She
   });
   const [first = [], ...rows] = lines;
   const others = workbook.worksheets.filter((one) => one !== sheet && one.actualRowCount > 0).map(({ name }) => name);
-  const notes = others.length > 0 ? [`Only the sheet “${sheet.name}” was read; not: ${others.join(", ")}.`] : [];
+  const notes = others.length > 0 ? [remark("other-sheets-unread", { name: sheet.name, others })] : [];
   return { ok: true, headers: first.map((header, place) => header || `Column ${place + 1}`), rows, notes };
 }
 
@@ -50,4 +47,4 @@ function textOf(cell: ExcelJS.Cell): string {
   return cell.text.trim();
 }
 
-const refused = (message: string): SheetReading => ({ ok: false, message });
+const refused = (why: RosterRemark): SheetReading => ({ ok: false, why });

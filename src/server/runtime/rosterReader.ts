@@ -1,5 +1,6 @@
 import "server-only";
 import { Worker } from "node:worker_threads";
+import type { RosterRemark } from "@/core/roster/rosterRemark";
 import type { RosterPreview, RosterPreviewInput, RosterSurroundings } from "@/formats/roster/previewRoster";
 import { Refusal } from "./refusal";
 import { workerFile } from "./workerFile";
@@ -7,7 +8,7 @@ import { workerFile } from "./workerFile";
 export interface ReadingProgress {
   /** 0 to 1. */
   readonly share: number;
-  readonly what: string;
+  readonly what: RosterRemark;
 }
 
 /** A thread that has read its file and waits for the next: starting one takes longer than reading a class's sheet. */

@@ -1,6 +1,6 @@
 import type { ChangeFacts, ChangeKind, NamedFacts } from "@/core/model/changeFacts";
 import type { SignInKind } from "@/core/model/signInKind";
-import { bareWords, listOf, type MessageValues, message } from "../message";
+import { bareWords, listOf, type MessageValues, message, valuesOf } from "../message";
 import { dayWords } from "./dayWords";
 import { CHANGE_MESSAGES, IMPORT_COUNTS, SIGN_IN_MESSAGES, UNDONE_MESSAGE } from "./historyMessages";
 
@@ -12,22 +12,18 @@ export function changeWords(change: NamedFacts, nameOf: NameOf): string {
   if (change.kind === "said")
     return change.facts.sentence.replace(/\{person:([^}]+)\}/g, (_, id: string) => nameOf(id));
   if (change.kind === "undone") return message(UNDONE_MESSAGE, { sentence: changeWords(change.facts.of, nameOf) });
-  return message(CHANGE_MESSAGES[change.kind], { ...plainValues(change.facts, nameOf), ...ownValues(change) });
+  return message(CHANGE_MESSAGES[change.kind], { ...namedValues(change.facts, nameOf), ...ownValues(change) });
 }
 
-/** Facts as values of a message: see `CHANGE_MESSAGES`. */
-function plainValues(facts: object, nameOf: NameOf): MessageValues {
-  const values: Record<string, string | number> = {};
+/** Facts as values of a message, people by name and days in words. */
+function namedValues(facts: object, nameOf: NameOf): MessageValues {
+  const values = valuesOf(facts);
   for (const [name, value] of Object.entries(facts) as [string, unknown][]) {
-    const key = name === "personId" ? "person" : name === "personIds" ? "people" : name;
-    values[`${key}Given`] = value === null || value === "" ? "no" : "yes";
-    if (typeof value === "number") values[key] = value;
-    else if (typeof value === "boolean") values[key] = value ? "yes" : "no";
-    else if (Array.isArray(value))
-      values[key] = listOf(value.map((one) => (key === "people" ? nameOf(one) : String(one))));
-    else if (typeof value === "string")
-      values[key] = key === "person" ? nameOf(value) : key.endsWith("Day") ? dayWords(value) : value;
-    else values[key] = "";
+    if (name.endsWith("Day") && typeof value === "string") values[name] = dayWords(value);
+    if (name === "personIds" && Array.isArray(value)) values.people = listOf(value.map(nameOf));
+    if (name !== "personId") continue;
+    values.person = typeof value === "string" ? nameOf(value) : "";
+    values.personGiven = value === null ? "no" : "yes";
   }
   return values;
 }
@@ -79,7 +75,7 @@ export interface SignInFacts {
 
 /** What is said of somebody's coming, or of a try to come in. */
 export const signInWords = ({ kind, ...facts }: SignInFacts, nameOf: NameOf): string =>
-  message(SIGN_IN_MESSAGES[kind], plainValues(facts, nameOf));
+  message(SIGN_IN_MESSAGES[kind], namedValues(facts, nameOf));
 
 /** Kinds of sign-ins in whose sentence a word may stand. */
 export const signInKindsThatSay = (word: string): SignInKind[] =>

@@ -3,12 +3,13 @@ import { describe, expect, it } from "vitest";
 import { slotClashes, slotWords } from "@/core/grouping/slotClashes";
 import { ITEM_SHARES, TIME_FACTORS } from "@/core/model/supports";
 import { findPastedNames } from "@/core/roster/findPastedNames";
-import { gradeCode, gradeOfCode, gradeWords } from "@/core/roster/gradeCode";
+import { gradeCode, gradeOfCode } from "@/core/roster/gradeCode";
 import { namesApart } from "@/core/roster/namesApart";
 import { nearest } from "@/core/roster/nearest";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { type HealthFacts, rosterHealth } from "@/core/roster/rosterHealth";
-import { supportsOfWords, wordsOfSupports } from "@/core/roster/supportsWords";
+import { gradeWords } from "@/words/staff/gradeWords";
+import { supportsOfWords, wordsOfSupports } from "@/words/staff/supportsWords";
 
 fc.configureGlobal({ seed: 20261123, numRuns: 100 });
 
@@ -76,7 +77,7 @@ describe("rosterHealth", () => {
       ),
     );
     expect(rosterHealth({ students, classes: [own("a"), own("b"), own("c")] })).toMatchObject([
-      { kind: "class-size", ids: ["c"] },
+      { kind: "class-size", ids: ["c"], facts: { className: "c", students: 9, usual: 25 } },
     ]);
   });
 });

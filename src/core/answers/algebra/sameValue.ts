@@ -18,7 +18,7 @@ const REAL_TOLERANCE = 1e-9;
 export function sameValue(one: AlgebraNode, other: AlgebraNode): boolean | null {
   const names = [...new Set([...unknownsOf(one), ...unknownsOf(other)])];
   // The same places every time: a judgement must not change between two looks.
-  const random = seededRandom("same value");
+  const random = seededRandom("same-value");
   let compared = 0;
   for (let n = 0; n < PLACES * 2 && compared < PLACES; n++) {
     const place = new Map(names.map((name) => [name, BigInt(Math.floor(random() * 2 ** 52)) * 509n + 7n]));
@@ -87,7 +87,7 @@ function wholeExponent(node: AlgebraNode): bigint | undefined {
 }
 
 function sameRealValue(one: AlgebraNode, other: AlgebraNode, names: readonly string[]): boolean | null {
-  const random = seededRandom("same real value");
+  const random = seededRandom("same-real-value");
   let compared = 0;
   for (let n = 0; n < REAL_PLACES; n++) {
     const place = new Map(names.map((name) => [name, (random() - 0.3) * 8]));

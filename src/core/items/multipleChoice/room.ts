@@ -19,7 +19,7 @@ export const multipleChoiceRoom: ItemRoom<
   received: ({ options }, sent) => {
     const letters = typeof sent === "object" && sent !== null ? (sent as { options?: unknown }).options : null;
     if (!Array.isArray(letters) || !letters.every((letter) => typeof letter === "string")) return null;
-    const ids = [...new Set(letters)].map((letter) => optionAtLetter(options, letter)?.id ?? `no option ${letter}`);
+    const ids = [...new Set(letters)].map((letter) => optionAtLetter(options, letter)?.id ?? `no-option-${letter}`);
     return { options: ids.sort() };
   },
   check,

@@ -17,7 +17,7 @@ export const singleChoiceRoom: ItemRoom<SingleChoiceBody, DrawnSingleChoice, Sho
   received: ({ options }, sent) => {
     const letter = sentText(sent, "option");
     if (letter === null) return null;
-    return { option: letter === "" ? "" : (optionAtLetter(options, letter)?.id ?? `no option ${letter}`) };
+    return { option: letter === "" ? "" : (optionAtLetter(options, letter)?.id ?? `no-option-${letter}`) };
   },
   check,
   responseWords,

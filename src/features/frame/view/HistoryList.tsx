@@ -74,7 +74,7 @@ export function HistoryList({ page }: { readonly page: HistoryPage }) {
               void setSearch({ find: null, area: null, before: null });
             }}
           >
-            Show everything
+            Show all changes
           </Button>
         ) : null}
       </form>

@@ -4,6 +4,7 @@ import { termAround } from "@/core/calendar/termOn";
 import { gradeCode } from "@/core/roster/gradeCode";
 import type { SheetSurroundings } from "@/core/roster/readRosterSheet";
 import type { IncomingRecord } from "@/core/roster/rosterRecord";
+import { remark } from "@/core/roster/rosterRemark";
 import { rosterVersion, wasUndone } from "@/db/queries/history";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { groupsOfClasses } from "@/db/queries/regroup";
@@ -96,7 +97,7 @@ export async function jobOf(context: Context, draft: RosterDraftRow): Promise<Jo
   if (running?.fingerprint === fingerprint && !running.controller.signal.aborted) return running;
   running?.controller.abort();
   const controller = new AbortController();
-  const progress = { share: 0, what: "looking at the roster" };
+  const progress = { share: 0, what: remark("looking-at-roster") };
   const job: Job = {
     fingerprint,
     controller,

@@ -1,7 +1,6 @@
 import "server-only";
 import { gradeCode } from "@/core/roster/gradeCode";
-import { ROSTER_FIELD_NAMES, ROSTER_FIELDS } from "@/core/roster/rosterField";
-import { wordsOfSupports } from "@/core/roster/supportsWords";
+import { ROSTER_FIELDS } from "@/core/roster/rosterField";
 import { rowsWrittenSince } from "@/db/queries/history";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { groupsOfStudents } from "@/db/queries/regroup";
@@ -14,6 +13,8 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import type { Context } from "@/server/runtime/context";
 import { dayAt, instantAt, schoolOf, todayOf } from "@/server/runtime/school";
+import { ROSTER_FIELD_NAMES } from "@/words/staff/rosterFieldNames";
+import { wordsOfSupports } from "@/words/staff/supportsWords";
 import { knownRoster } from "./knownRecords";
 
 /**

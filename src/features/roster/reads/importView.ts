@@ -1,10 +1,13 @@
 import "server-only";
-import { gradeWords } from "@/core/roster/gradeCode";
 import type { RosterEntry } from "@/core/roster/rosterEntry";
+import type { RosterRemark } from "@/core/roster/rosterRemark";
 import { classesById } from "@/db/queries/people";
 import type { RosterPreview } from "@/formats/roster/previewRoster";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
+import type { ReadingProgress } from "@/server/runtime/rosterReader";
+import { gradeWords } from "@/words/staff/gradeWords";
+import { remarkWords, sameWords } from "@/words/staff/rosterWords";
 import type { EntryPage, EntryView, ImportProgress, ImportState, ImportView } from "../types";
 import { isApplied, jobOf, openDraft, type ReadyDraft } from "./drafts";
 
@@ -26,9 +29,9 @@ export async function importState(context: Context, draftId: string): Promise<Im
     new Promise((resolve) => setTimeout(resolve, PATIENCE_MILLISECONDS)),
   ]);
   if (job.failure) return { state: "failed", message: wordsOf(job.failure) };
-  if (!job.result) return { state: "reading", ...job.progress };
+  if (!job.result) return { state: "reading", ...progressOf(job) };
   const { preview } = job.result;
-  if (!preview.ok) return { state: "failed", message: preview.message };
+  if (!preview.ok) return { state: "failed", message: remarkWords(preview.why) };
   const className = await classNameOf(context, draft);
   return { state: "ready", view: viewOf(draft, job.fingerprint, className, preview, namesOf(job.result)) };
 }
@@ -39,7 +42,7 @@ export async function importProgress(context: Context, draftId: string): Promise
   const draft = await openDraft(db, context, draftId);
   if (await isApplied(db, draft)) return { state: "ended" };
   const job = await jobOf(context, draft);
-  return job.failure || job.result ? { state: "ended" } : { state: "reading", ...job.progress };
+  return job.failure || job.result ? { state: "ended" } : { state: "reading", ...progressOf(job) };
 }
 
 /** Further entries of a preview. */
@@ -50,9 +53,17 @@ export async function importEntries(
 ): Promise<EntryPage> {
   const draft = await openDraft(context.runtime.db.read, context, draftId);
   const { preview, ...ready } = await (await jobOf(context, draft)).done;
-  if (!preview.ok) throw new Refusal("invalid", preview.message);
+  if (!preview.ok) throw new Refusal("invalid", remarkWords(preview.why));
   return pageOf(preview, search.what, search.from, namesOf({ preview, ...ready }));
 }
+
+const progressOf = ({ progress }: { readonly progress: ReadingProgress }) => ({
+  share: progress.share,
+  what: remarkWords(progress.what),
+});
+
+/** Another number is another warning: what was confirmed is what was read. */
+export const warningKey = ({ code, values }: RosterRemark): string => [code, ...Object.values(values)].join(" ");
 
 const wordsOf = (error: unknown) =>
   error instanceof Refusal ? error.message : "The file could not be read. Nothing was changed; please try again.";
@@ -80,13 +91,17 @@ function viewOf(
     fingerprint,
     headers: preview.headers,
     mapping: preview.mapping,
-    notes: preview.notes,
+    notes: preview.notes.map(remarkWords),
     unread: preview.unread,
-    warnings: preview.warnings,
+    warnings: preview.warnings.map((warning) => ({ key: warningKey(warning), sentence: remarkWords(warning) })),
     counts: difference.counts,
-    faults: faults.slice(0, FAULTS_SHOWN),
+    faults: faults
+      .slice(0, FAULTS_SHOWN)
+      .map(({ reason, ...fault }) => ({ ...fault, code: reason.code, sentence: remarkWords(reason) })),
     faultCount: faults.length,
-    likely: difference.likely.slice(0, LIKELY_SHOWN),
+    likely: difference.likely
+      .slice(0, LIKELY_SHOWN)
+      .map(({ because, ...pair }) => ({ ...pair, because: sameWords(because) })),
     likelyCount: difference.likely.length,
     moveCount: moves.length,
     firstPage: pageOf(preview, "all", 0, name),

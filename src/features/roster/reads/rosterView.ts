@@ -13,6 +13,7 @@ import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, schoolOf } from "@/server/runtime/school";
+import { healthWords } from "@/words/staff/rosterWords";
 import type { HealthView, RosterStudent, RosterView } from "../types";
 
 /** The roster of some classes, or of the whole school for coordinators when no class is named. */
@@ -121,8 +122,8 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
   };
 });
 
-const healthView = ({ kind, because, ids }: HealthIssue, nameOf: ReadonlyMap<string, string>): HealthView => ({
-  kind,
-  because,
-  about: ids.map((id) => ({ id, name: nameOf.get(id) ?? "" })),
+const healthView = (issue: HealthIssue, nameOf: ReadonlyMap<string, string>): HealthView => ({
+  kind: issue.kind,
+  because: healthWords(issue),
+  about: issue.ids.map((id) => ({ id, name: nameOf.get(id) ?? "" })),
 });

@@ -2,10 +2,11 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
-import { ROSTER_FIELD_NAMES, ROSTER_FIELDS } from "@/core/roster/rosterField";
+import { ROSTER_FIELDS } from "@/core/roster/rosterField";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { ROSTER_FIELD_NAMES } from "@/words/staff/rosterFieldNames";
 import { applyImportAction, linkSameAction, setColumnAction } from "../actions";
 import type { ImportView } from "../types";
 import { ImportEntries } from "./ImportEntries";
@@ -31,7 +32,7 @@ export function ImportDifference({ view, base }: { readonly view: ImportView; re
   const [confirmed, setConfirmed] = useState<ReadonlySet<string>>(new Set());
   const { draftId, fingerprint } = view;
   const total = view.firstPage.total;
-  const waiting = view.warnings.filter((warning) => !confirmed.has(warning));
+  const waiting = view.warnings.filter(({ key }) => !confirmed.has(key));
   const where = view.className ?? "the whole school";
   const apply = () =>
     run(
@@ -54,21 +55,21 @@ export function ImportDifference({ view, base }: { readonly view: ImportView; re
                 : `Apply ${total.toLocaleString("en-GB")} ${total === 1 ? "change" : "changes"}`}
         </Button>
       </PageHead>
-      {view.warnings.map((warning) => (
-        <label key={warning} className="border-clay mb-3 flex items-start gap-2.5 border-l-4 pl-3">
+      {view.warnings.map(({ key, sentence }) => (
+        <label key={key} className="border-clay mb-3 flex items-start gap-2.5 border-l-4 pl-3">
           <input
             type="checkbox"
             className="accent-clay mt-1"
-            checked={confirmed.has(warning)}
+            checked={confirmed.has(key)}
             onChange={(event) => {
               const next = new Set(confirmed);
-              if (event.target.checked) next.add(warning);
-              else next.delete(warning);
+              if (event.target.checked) next.add(key);
+              else next.delete(key);
               setConfirmed(next);
             }}
           />
           <span>
-            <b>{warning}</b> Tick this only if you mean it.
+            <b>{sentence}</b> Tick this only if you mean it.
           </span>
         </label>
       ))}

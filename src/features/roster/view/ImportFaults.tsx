@@ -1,23 +1,22 @@
 "use client";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
-import type { RowFault } from "@/core/roster/rosterRecord";
 import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { repairCellsAction, setMakeClassesAction } from "../actions";
-import type { ImportView } from "../types";
+import type { FaultView, ImportView } from "../types";
 
-const keyOf = ({ file, row, column, reason }: RowFault) => `${file} ${row} ${column} ${reason}`;
-const canRepair = ({ row, column }: RowFault) => row !== null && row > 1 && column !== null;
+const keyOf = ({ file, row, column, code }: FaultView) => `${file} ${row} ${column} ${code}`;
+const canRepair = ({ row, column }: FaultView) => row !== null && row > 1 && column !== null;
 
 /** Rows that can't be taken, each with what is wrong and a field to type it anew. */
 export function ImportFaults({ view }: { readonly view: ImportView }) {
   const run = useRun(undoAction);
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const { draftId } = view;
-  const textOf = (fault: RowFault) => typed[keyOf(fault)] ?? fault.suggestion ?? fault.value;
-  const repair = (faults: readonly RowFault[]) => {
+  const textOf = (fault: FaultView) => typed[keyOf(fault)] ?? fault.suggestion ?? fault.value;
+  const repair = (faults: readonly FaultView[]) => {
     const cells = faults.filter(canRepair).map((fault) => ({
       file: fault.file,
       row: fault.row,
@@ -33,9 +32,7 @@ export function ImportFaults({ view }: { readonly view: ImportView }) {
   const suggested = view.faults.filter((fault) => canRepair(fault) && fault.suggestion !== null);
   const edited = view.faults.filter((fault) => canRepair(fault) && typed[keyOf(fault)] !== undefined);
   const noClass =
-    view.kind === "sheet" &&
-    view.className === null &&
-    view.faults.some(({ reason }) => reason.startsWith("There is no class"));
+    view.kind === "sheet" && view.className === null && view.faults.some(({ code }) => code === "no-class");
   return (
     <section aria-labelledby="faults" className="mb-5">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -103,7 +100,7 @@ export function ImportFaults({ view }: { readonly view: ImportView }) {
                 )}
               </td>
               <td className="py-1.5">
-                {fault.reason}
+                {fault.sentence}
                 {fault.suggestion !== null && typed[keyOf(fault)] === undefined ? (
                   <span className="text-mute"> It says “{fault.value}”; this is likely meant.</span>
                 ) : null}

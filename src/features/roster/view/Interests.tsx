@@ -2,6 +2,7 @@
 import { useState, useTransition } from "react";
 import { sayProblem } from "@/client/notices";
 import { INTERESTS, MOST_INTERESTS } from "@/core/model/interests";
+import { interestWords } from "@/words/students/interestWords";
 import { chooseInterestsAction } from "../actions";
 
 /** What a student likes, tapped from a list; kept at once. It colours the stories in the items. */
@@ -26,7 +27,11 @@ export function Interests({ chosen: start }: { readonly chosen: readonly string[
     <details className="border-hair mt-8 border-t pt-3">
       <summary className="min-h-11 text-[18px]">
         What I like:{" "}
-        {chosen.length === 0 ? <span className="text-mute">choose up to {MOST_INTERESTS}</span> : chosen.join(", ")}
+        {chosen.length === 0 ? (
+          <span className="text-mute">choose up to {MOST_INTERESTS}</span>
+        ) : (
+          chosen.map(interestWords).join(", ")
+        )}
       </summary>
       <ul className="mt-3 flex flex-wrap gap-2">
         {INTERESTS.map((interest) => (
@@ -38,7 +43,7 @@ export function Interests({ chosen: start }: { readonly chosen: readonly string[
               className={`min-h-11 border-[1.5px] px-4 text-[18px] ${chosen.includes(interest) ? "bg-ink text-paper border-ink" : "border-hair bg-field hover:border-ink"}`}
               onClick={() => flip(interest)}
             >
-              {interest}
+              {interestWords(interest)}
             </button>
           </li>
         ))}

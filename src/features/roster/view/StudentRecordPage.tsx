@@ -11,6 +11,7 @@ import { Dialog } from "@/ui/primitives/Dialog";
 import { Field, Problem } from "@/ui/primitives/Field";
 import { FormFoot } from "@/ui/primitives/FormFoot";
 import { dayWords } from "@/words/staff/dayWords";
+import { interestWords } from "@/words/students/interestWords";
 import {
   archiveStudentAction,
   correctStudentAction,
@@ -156,7 +157,7 @@ export function StudentRecordPage({ view, base }: { readonly view: StudentRecord
             <p className={view.interests.length === 0 ? "text-mute" : ""}>
               {view.interests.length === 0
                 ? `${view.givenName} has not chosen any yet; it is done on the student's own page.`
-                : view.interests.join(", ")}
+                : view.interests.map(interestWords).join(", ")}
             </p>
           </section>
           {view.may.manage ? (

@@ -24,7 +24,9 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
+import { remarkWords } from "@/words/staff/rosterWords";
 import { fingerprintOf, isApplied, jobOf, openDraft, stopJob } from "../reads/drafts";
+import { warningKey } from "../reads/importView";
 import { newClassCode } from "./apply/newClassCode";
 import { planRows } from "./apply/planRows";
 import { rowsOfEntries } from "./apply/rowsOfEntries";
@@ -196,7 +198,7 @@ export async function stopReading(context: Context, input: unknown): Promise<voi
 const applyInput = object({
   draftId: string().required(),
   fingerprint: string().required(),
-  /** The warnings that were read and confirmed. */
+  /** Keys of the warnings that were read and confirmed. */
   confirmed: array(string().required()).default([]),
 });
 
@@ -219,11 +221,11 @@ export async function applyImport(
   const today = dayAt(school, runtime.now());
   if ((await fingerprintOf(runtime.db.read, staff, before, today)) !== fingerprint) throw changedSince;
   const { known, preview, supports, memberships } = await (await jobOf(context, before)).done;
-  if (!preview.ok) throw new Refusal("invalid", preview.message);
+  if (!preview.ok) throw new Refusal("invalid", remarkWords(preview.why));
   const { entries } = preview.difference;
   if (entries.length === 0) throw new Refusal("invalid", "There is nothing to add or change in this file.");
-  if (preview.warnings.some((warning) => !confirmed.includes(warning)))
-    throw new Refusal("invalid", `Please confirm first: ${preview.warnings.join(" ")}`);
+  if (preview.warnings.some((warning) => !confirmed.includes(warningKey(warning))))
+    throw new Refusal("invalid", `Please confirm first: ${preview.warnings.map(remarkWords).join(" ")}`);
   const plan = await planRows(runtime, school);
   const term = termAround(school.terms, today);
   const result = await runtime.db.write(async (tx) => {

@@ -1,7 +1,7 @@
 import "server-only";
 import { NO_SUPPORTS } from "@/core/model/supports";
-import { supportsOfWords, wordsOfSupports } from "@/core/roster/supportsWords";
 import type { SupportsRow } from "@/db/queries/roster";
+import { supportsOfWords, wordsOfSupports } from "@/words/staff/supportsWords";
 import type { RosterTable } from "./rosterTable";
 
 /** What students need: no file of the standard speaks of it, only a plain sheet. */

@@ -32,7 +32,7 @@ export default async function Page({
         title="History"
         sub={
           key === "school"
-            ? "Everything that was done in the school: changes, exports, who changed rights. Entries are never changed or removed."
+            ? "Every change and export in the school, the newest first; who signed in is a list of its own. Entries are never changed or removed."
             : "Every change to rosters, work and groups, the newest first."
         }
       />

@@ -1,4 +1,5 @@
-import { ITEM_SHARES, NO_SUPPORTS, type StudentSupports, TIME_FACTORS } from "../model/supports";
+import { ITEM_SHARES, NO_SUPPORTS, type StudentSupports, TIME_FACTORS } from "@/core/model/supports";
+import type { SupportsOfCell } from "@/core/roster/readRosterSheet";
 
 /** Supports as one cell of a sheet: "time × 1.5; read aloud; items 75 %". "none" when there are none. */
 export function wordsOfSupports(supports: StudentSupports): string {
@@ -35,4 +36,10 @@ export function supportsOfWords(cell: string): StudentSupports | { readonly unkn
     } else return { unknown: part };
   }
   return supports;
+}
+
+/** A cell of supports as we write it ourselves, or the part of it that is no support. */
+export function supportsOfCell(cell: string): ReturnType<SupportsOfCell> {
+  const supports = supportsOfWords(cell);
+  return "unknown" in supports ? supports : { cell: wordsOfSupports(supports) };
 }
