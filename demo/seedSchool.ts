@@ -15,6 +15,7 @@ import { applyImport, beginImport } from "@/features/roster/writes/importRoster"
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { setSupports } from "@/features/roster/writes/supports";
 import { hashSecret } from "@/server/access/secrets";
+import { openClasses } from "@/server/access/subjects";
 import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
@@ -196,7 +197,7 @@ async function settleRoster(
   const marguerite = await staffContext(simulation, "marguerite");
   const all = await studentsOfClasses(
     simulation.runtime.db.read,
-    [...marguerite.actor.classTies.keys()],
+    (await openClasses(simulation.runtime.db.read, marguerite.actor)).map(({ id }) => id),
     await todayOf(simulation.runtime, marguerite.actor.schoolId),
   );
   const younger = all.filter(({ person }) => person.grade === 5).slice(0, 4);

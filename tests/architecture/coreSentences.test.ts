@@ -43,7 +43,7 @@ it.each(["src/core", "src/formats"])(
 );
 
 it("sees sentences in texts and templates, and leaves what is thrown at misuse alone", () => {
-  const code = 'const a = { code: "not-a-grade", say: "A grade is K." }; const b = `${n} students are here`;';
+  const code = 'const a = { code: "not-a-grade", say: "A grade is K." }; const b = `$' + "{n} students are here`;";
   expect(sentencesIn("x.ts", code)).toEqual(["x.ts: A grade is K.", "x.ts:  students are here"]);
   expect(sentencesIn("x.ts", 'demandThat(n > 0, "n must lie above 0."); throw new CoreError("c", "Not so.");')).toEqual(
     [],

@@ -58,7 +58,9 @@ describe("authorisation of everything that can be called from outside", () => {
   it("the policy tells the actors apart: each is allowed something on the own class and nothing on another school", () => {
     const at = around.get("other school") as Around;
     for (const name of ["ana", "ben", "sue", "sam", "kim", "cora", "dan"] as const)
-      expect(may(actors.get(name) as Actor, "see", { kind: "class", classId: at.classId })).toBe(false);
+      expect(may(actors.get(name) as Actor, "see", { kind: "class", classId: at.classId, schoolId: at.schoolId })).toBe(
+        false,
+      );
   });
 
   it.each(Object.keys(ENTRIES))("%s", async (key) => {

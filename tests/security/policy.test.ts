@@ -23,14 +23,13 @@ const teacher = staff({
 const coTeacher = staff({ personId: "co", classTies: new Map([["a", "co-teacher"]]) });
 const substitute = staff({ personId: "su", classTies: new Map([["a", "substitute"]]) });
 const specialist = staff({ personId: "sp", classTies: new Map([["a", "specialist"]]) });
-const coordinator = staff({ personId: "c", classTies: new Map([["a", "coordinator"]]), coordinates: ["s"] });
+const coordinator = staff({ personId: "c", coordinates: ["s"] });
 const groupOwner = staff({ personId: "g", groupTies: new Map([["g1", "group owner"]]) });
 const colleague = staff({ personId: "h", groupTies: new Map([["g1", "group colleague"]]) });
 const stranger = staff({ personId: "u", classIds: ["c"], classTies: new Map([["c", "teacher"]]) });
 const elsewhere = staff({
   personId: "e",
   schoolId: "s2",
-  classTies: new Map([["z", "coordinator"]]),
   coordinates: ["s2"],
 });
 const pupil: StudentActor = { kind: "student", personId: "p", schoolId: "s", name: "P" };
@@ -50,11 +49,11 @@ const ACTORS = {
 };
 type Name = keyof typeof ACTORS;
 
-const ownClass: Subject = { kind: "class", classId: "a" };
+const ownClass: Subject = { kind: "class", classId: "a", schoolId: "s" };
 const student: Subject = { kind: "student", personId: "p", schoolId: "s", classIds: ["x", "a"], groupIds: ["g1"] };
 const noClass: Subject = { kind: "student", personId: "p", schoolId: "s", classIds: [], groupIds: [] };
-const group: Subject = { kind: "group", groupId: "g1", classId: "a" };
-const sitting: Subject = { kind: "sitting", personId: "p", classId: "a" };
+const group: Subject = { kind: "group", groupId: "g1", classId: "a", schoolId: "s" };
+const sitting: Subject = { kind: "sitting", personId: "p", classId: "a", schoolId: "s" };
 const school: Subject = { kind: "school", schoolId: "s" };
 const entry: Subject = { kind: "entry", schoolId: "s", classId: "a", groupIds: [], authorId: "su" };
 const schoolEntry: Subject = { kind: "entry", schoolId: "s", classId: null, groupIds: [], authorId: "t" };

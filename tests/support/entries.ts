@@ -64,7 +64,7 @@ export interface Entry {
 
 const ofClass =
   (verb: string): Needs =>
-  ({ classId }) => [[verb, { kind: "class", classId }]];
+  ({ classId, schoolId }) => [[verb, { kind: "class", classId, schoolId }]];
 const ofStudent =
   (verb: string): Needs =>
   ({ studentId, schoolId, classId, groupId }) => [
@@ -72,7 +72,7 @@ const ofStudent =
   ];
 const ofGroup =
   (verb: string): Needs =>
-  ({ groupId, classId }) => [[verb, { kind: "group", groupId, classId }]];
+  ({ groupId, classId, schoolId }) => [[verb, { kind: "group", groupId, classId, schoolId }]];
 const ofDraft: Needs = (at) => [
   ["change", { kind: "draft", authorId: at.owner }],
   ...ofClass("enroll")(at, null as never),
@@ -234,7 +234,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ classId }) => roster("archiveClassAction")({ classId }),
   },
   "roster/restoreClassAction": {
-    needs: ({ archivedId }) => [["restore", { kind: "archived class", classId: archivedId }]],
+    needs: ({ archivedId, schoolId }) => [["restore", { kind: "archived class", classId: archivedId, schoolId }]],
     call: ({ archivedId }) => roster("restoreClassAction")({ classId: archivedId }),
   },
   "roster/shareClassAction": {
@@ -392,7 +392,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ workId }) => work("moveDueDayAction")(workId, "2026-12-01"),
   },
   "work/withdrawAction": { needs: ofClass("change"), call: ({ workId }) => work("withdrawAction")(workId) },
-  "runtime/undoAction": {
+  "history/undoAction": {
     needs: ({ schoolId, classId, owner }) => [
       ["undo", { kind: "entry", schoolId, classId, groupIds: [], authorId: owner }],
     ],
@@ -409,7 +409,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ studentId }) => route("students/[id]", "GET", "/x", {}, { id: studentId }),
   },
   "POST api/answers": {
-    needs: ({ studentId, classId }) => [["work-on", { kind: "sitting", personId: studentId, classId }]],
+    needs: ({ studentId, classId, schoolId }) => [
+      ["work-on", { kind: "sitting", personId: studentId, classId, schoolId }],
+    ],
     call: ({ sittingId, presentationId }) =>
       route("answers", "POST", "/x", {
         body: JSON.stringify({
@@ -427,7 +429,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       }),
   },
   "POST api/hints": {
-    needs: ({ studentId, classId }) => [["work-on", { kind: "sitting", personId: studentId, classId }]],
+    needs: ({ studentId, classId, schoolId }) => [
+      ["work-on", { kind: "sitting", personId: studentId, classId, schoolId }],
+    ],
     call: ({ sittingId, presentationId }) =>
       route("hints", "POST", "/x", { body: JSON.stringify({ sittingId, presentationId }) }),
   },

@@ -16,8 +16,11 @@ export interface PageEntry {
 
 const ofClass =
   (verb = "see") =>
-  ({ classId }: Around): Need[] => [[verb, { kind: "class", classId }]];
-const ofGroup = ({ groupId, classId }: Around): Need[] => ["staff", ["see", { kind: "group", groupId, classId }]];
+  ({ classId, schoolId }: Around): Need[] => [[verb, { kind: "class", classId, schoolId }]];
+const ofGroup = ({ groupId, classId, schoolId }: Around): Need[] => [
+  "staff",
+  ["see", { kind: "group", groupId, classId, schoolId }],
+];
 const ownSchool = (_: Around, actor: Actor): Need[] => [["manage", { kind: "school", schoolId: actor.schoolId }]];
 const staff = (): Need[] => ["staff"];
 /** The place's class by its name in the address. */
@@ -41,9 +44,9 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   "(work)/river": { needs: () => ["student"] },
   "(work)/river/[workId]": {
     // The work was given to both students of the class, and each opens a sitting of their own.
-    needs: ({ studentId, classmateId, classId }, { personId }) => [
+    needs: ({ studentId, classmateId, classId, schoolId }, { personId }) => [
       "student",
-      ["work-on", { kind: "sitting", personId: personId === classmateId ? personId : studentId, classId }],
+      ["work-on", { kind: "sitting", personId: personId === classmateId ? personId : studentId, classId, schoolId }],
     ],
     params: ({ workId }) => ({ workId }),
   },

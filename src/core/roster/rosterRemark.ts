@@ -1,5 +1,3 @@
-import type { RosterFile } from "./rosterRecord";
-
 type Nothing = Readonly<Record<string, never>>;
 interface Most {
   readonly most: number;
@@ -56,7 +54,7 @@ export interface RosterRemarks {
   "others-join": Count;
   "not-in-file": { readonly names: readonly string[]; readonly more: number };
   // What asks for a second look before it is applied.
-  "many-inactive": { readonly inactive: number; readonly active: number; readonly file: RosterFile };
+  "many-inactive": { readonly inactive: number; readonly active: number; readonly file: string };
   // A file that can't be read.
   "file-empty": Nothing;
   "file-not-text": Nothing;

@@ -16,6 +16,7 @@ import { worksOfStudent } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
+import { demandClasses, subjectOfClass } from "@/server/access/subjects";
 import { type Classroom, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
 import { gapWorthFirst, percent } from "@/server/classroom/gap";
 import { type LibrarySkill, libraryOf } from "@/server/library/library";
@@ -30,7 +31,7 @@ const ANSWERS_SHOWN = 40;
 const WEEKS_SHOWN = 8;
 
 export async function masteryMap(context: Context, classIds: readonly string[]): Promise<MasteryMapView> {
-  for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
+  await demandClasses(context, "see", classIds);
   const { runtime, actor } = context;
   const classroom = await loadClassroom(runtime, actor.schoolId, classIds);
   const { skills, students, plan, today } = classroom;
@@ -161,7 +162,7 @@ async function oneStudent(context: Context, studentId: string) {
   const { person, classes, groups, subject } = await studentSubject(runtime, studentId);
   demand(actor, "see", subject);
   // A specialist may meet the student in a group only, and whoever left is in no class: their last class sets the plan.
-  const own = actor.kind === "staff" ? classes.filter(({ id }) => actor.classTies.has(id)) : [];
+  const own = classes.filter((row) => may(actor, "see", subjectOfClass(row)));
   const last =
     classes.length > 0
       ? []

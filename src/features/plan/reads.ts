@@ -1,7 +1,7 @@
 import "server-only";
 import { format } from "date-fns";
 import { classesById } from "@/db/queries/people";
-import { demand } from "@/server/access/demand";
+import { demandClasses } from "@/server/access/subjects";
 import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
 import type { Context } from "@/server/runtime/context";
 import { positionIn, SHARE_WANTED } from "./position";
@@ -9,7 +9,7 @@ import type { PlanEntryView, PlanView } from "./types";
 
 /** The plan of one class: its skills in order, with dates and where the class stands. */
 export async function planView(context: Context, classId: string): Promise<PlanView> {
-  demand(context.actor, "see", { kind: "class", classId });
+  await demandClasses(context, "see", [classId]);
   const classroom = await loadClassroom(context.runtime, context.actor.schoolId, [classId]);
   const classes = await classesById(context.runtime.db.read, [classId]);
   const entries = entriesOf(classroom);

@@ -18,6 +18,7 @@ import {
 } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
+import { classSubjects, demandClasses } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
 import { libraryOf } from "@/server/library/library";
@@ -54,7 +55,7 @@ async function snagsByStudent(context: Context, personIds: readonly string[]): P
 }
 
 export async function workList(context: Context, classIds: readonly string[]): Promise<WorkListEntry[]> {
-  for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
+  await demandClasses(context, "see", classIds);
   const works = await assignmentsOfClasses(context.runtime.db.read, classIds);
   return entriesOf(context, works);
 }
@@ -92,7 +93,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
   const { runtime, actor } = context;
   const work = await assignmentById(runtime.db.read, assignmentId);
   if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-  demand(actor, "see", { kind: "class", classId: work.classId });
+  await demandClasses(context, "see", [work.classId]);
   const [entry] = await entriesOf(context, [work]);
   const school = await schoolOf(runtime, actor.schoolId);
   const targets = await targetsWithSittings(runtime.db.read, [assignmentId]);
@@ -135,9 +136,10 @@ export async function workView(context: Context, assignmentId: string): Promise<
 export async function assignForm(context: Context, chosenIds: readonly string[]): Promise<AssignForm> {
   const staff = demandStaff(context.actor);
   // A specialist looks on in a class; of the chosen ones only those are offered to which work can be given.
-  const classIds = chosenIds.filter((classId) => may(staff, "change", { kind: "class", classId }));
-  const [first] = chosenIds;
-  if (classIds.length === 0 && first !== undefined) demand(staff, "change", { kind: "class", classId: first });
+  const subjects = await classSubjects(context.runtime.db.read, staff, chosenIds);
+  const classIds = subjects.filter((subject) => may(staff, "change", subject)).map(({ classId }) => classId);
+  const [first] = subjects;
+  if (classIds.length === 0 && first) demand(staff, "change", first);
   const classes = await classesById(context.runtime.db.read, classIds);
   const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
   const { today, skills, plan, students } = classroom;

@@ -6,7 +6,8 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { studentsOfClasses } from "@/db/queries/people";
 import { changed } from "@/db/queries/rowChanges";
 import { type AssignmentRow, assignmentById, type GivenWork } from "@/db/queries/work";
-import { demand, demandStaff } from "@/server/access/demand";
+import { demandStaff } from "@/server/access/demand";
+import { demandClasses } from "@/server/access/subjects";
 import { workRows } from "@/server/classroom/workRows";
 import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
@@ -62,7 +63,7 @@ export async function assignWork(
 ): Promise<{ assignmentId: string; changeId: string | null }> {
   const staff = demandStaff(context.actor);
   const input = validated(assignInput, raw);
-  demand(staff, "change", { kind: "class", classId: input.classId });
+  await demandClasses(context, "change", [input.classId]);
   const { runtime } = context;
   const [school, library] = await Promise.all([schoolOf(runtime, staff.schoolId), libraryOf(runtime)]);
   const skills = input.skillIds.map((id) => library.skill(id));
@@ -153,7 +154,7 @@ async function changeAssignment(
     const given = await assignmentById(tx, assignmentId);
     if (!given || given.withdrawnAt !== null)
       throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    demand(context.actor, "change", { kind: "class", classId: given.classId });
+    await demandClasses(context, "change", [given.classId]);
     const { values, told } = change(given);
     const rows = [changed("assignments", given, values)];
     return { changeId: await recordChange(tx, context, { ...told, classId: given.classId, rows }) };

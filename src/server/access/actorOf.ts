@@ -1,10 +1,11 @@
 import "server-only";
+import type { ClassRole } from "@/core/model/roles";
 import type { ActingPerson } from "@/db/queries/credentials";
-import { type ClassRow, classesOfSchools, classesOfStaff, rolesOf, schoolsBelow } from "@/db/queries/people";
+import { classesOfStaff, rolesOf, schoolsBelow } from "@/db/queries/people";
 import { groupTiesOf } from "@/db/queries/regroup";
 import type { Runtime } from "@/server/runtime/runtime";
 import { todayOf } from "@/server/runtime/school";
-import type { Actor, ClassTie, StaffActor } from "./policy";
+import type { Actor, StaffActor } from "./policy";
 
 /** A person with the rights of today: roles, classes and groups whose dates hold. */
 export async function actorOf(runtime: Runtime, person: ActingPerson): Promise<Actor> {
@@ -43,29 +44,21 @@ async function actorsOn(runtime: Runtime, people: readonly ActingPerson[], today
         schoolId,
         (await schoolsBelow(db, schoolId)).map(({ id }) => id),
       );
-  const all = [...new Set([...below.values()].flat())];
-  const classes = await classesOfSchools(db, all, false);
-  const putAway = await classesOfSchools(db, all, true);
   return people.map((person): StaffActor => {
     const own = <Row extends { readonly personId: string }>(rows: readonly Row[]) =>
       rows.filter(({ personId }) => personId === person.id);
     const coordinates = [...new Set(own(coordinated).flatMap(({ schoolId }) => below.get(schoolId) ?? []))];
-    // Later entries win: the stronger of two roles in a class, and above all the coordinator's, which holds every right.
-    const ties = (rows: typeof taught, ofSchools: readonly ClassRow[]) =>
-      new Map<string, ClassTie>([
-        ...rows.map(({ class: { id }, role }) => [id, role] as const).sort(weakestFirst),
-        ...ofSchools
-          .filter(({ schoolId }) => coordinates.includes(schoolId))
-          .map(({ id }) => [id, "coordinator"] as const),
-      ]);
+    // Later entries win: the stronger of two roles in a class.
+    const ties = (rows: typeof taught) =>
+      new Map(rows.map(({ class: { id }, role }) => [id, role] as const).sort(weakestFirst));
     return {
       kind: "staff",
       personId: person.id,
       schoolId: person.schoolId,
       name: nameOf(person),
       classIds: [...new Set(own(taught).map(({ class: { id } }) => id))],
-      classTies: ties(own(taught), classes),
-      archivedClassTies: ties(own(archived), putAway),
+      classTies: ties(own(taught)),
+      archivedClassTies: ties(own(archived)),
       groupTies: new Map(own(groupTies).map(({ groupId, tie }) => [groupId, tie])),
       coordinates,
     };
@@ -74,7 +67,7 @@ async function actorsOn(runtime: Runtime, people: readonly ActingPerson[], today
 
 const nameOf = ({ givenName, familyName }: ActingPerson) => `${givenName} ${familyName}`;
 
-const STRENGTH: readonly ClassTie[] = ["specialist", "substitute", "co-teacher", "teacher"];
+const STRENGTH: readonly ClassRole[] = ["specialist", "substitute", "co-teacher", "teacher"];
 
-const weakestFirst = ([, one]: readonly [string, ClassTie], [, other]: readonly [string, ClassTie]) =>
+const weakestFirst = ([, one]: readonly [string, ClassRole], [, other]: readonly [string, ClassRole]) =>
   STRENGTH.indexOf(one) - STRENGTH.indexOf(other);

@@ -1,10 +1,11 @@
 import "server-only";
 import { redirect } from "next/navigation";
 import { cache } from "react";
-import { type ClassRow, classesById } from "@/db/queries/people";
+import type { ClassRow } from "@/db/queries/people";
 import { type Runtime, theRuntime } from "@/server/runtime/runtime";
 import { requireStaffPage } from "./pages";
 import type { StaffActor } from "./policy";
+import { openClasses } from "./subjects";
 
 interface ClassChoice {
   readonly id: string;
@@ -32,6 +33,10 @@ export async function someClasses(key: string): Promise<OwnClasses> {
   return found;
 }
 
+/** Of two classes with one name, always the same one has the plain address. */
+const byName = (one: ClassRow, other: ClassRow) => compare(one.name, other.name) || compare(one.id, other.id);
+const compare = (one: string, other: string) => (one < other ? -1 : one > other ? 1 : 0);
+
 const slugOf = ({ name }: ClassRow) =>
   name
     .toLowerCase()
@@ -41,7 +46,7 @@ const slugOf = ({ name }: ClassRow) =>
 
 /** The classes of a member of staff and those chosen by a key; null for a key that names none of them. */
 export async function classesChosen(runtime: Runtime, actor: StaffActor, key: string): Promise<OwnClasses | null> {
-  const rows = await classesById(runtime.db.read, [...actor.classTies.keys()]);
+  const rows = (await openClasses(runtime.db.read, actor)).sort(byName);
   const isOwn = ({ id }: ClassRow) => actor.classIds.includes(id);
   const used = new Map<string, number>();
   const all = [...rows.filter(isOwn), ...rows.filter((row) => !isOwn(row))].map((row) => {

@@ -10,10 +10,10 @@ export interface StaffActor {
   readonly name: string;
   /** The classes that the person teaches, shares or stands in for; what the desk shows. */
   readonly classIds: readonly string[];
-  /** Every class open to the person, by id, with the strongest tie to it. */
-  readonly classTies: ReadonlyMap<string, ClassTie>;
-  /** Classes put away that the person taught or coordinates. */
-  readonly archivedClassTies: ReadonlyMap<string, ClassTie>;
+  /** The strongest tie to each class of the person's own; what a coordinator may hangs on the school instead. */
+  readonly classTies: ReadonlyMap<string, ClassRole>;
+  /** The same for classes put away. */
+  readonly archivedClassTies: ReadonlyMap<string, ClassRole>;
   readonly groupTies: ReadonlyMap<string, GroupTie>;
   /** Schools whose roster the person looks after. */
   readonly coordinates: readonly string[];
@@ -25,15 +25,20 @@ export interface StudentActor {
   readonly name: string;
 }
 
-export type ClassTie = ClassRole | "coordinator";
 export type GroupTie = "group owner" | "group colleague";
 /** Why somebody may do something. */
-export type Tie = ClassTie | GroupTie | "self" | "author";
+export type Tie = ClassRole | "coordinator" | GroupTie | "self" | "author";
 
-/** What is asked about, with just what the rules need to know of it. */
+interface InClass {
+  readonly classId: string;
+  /** The class's school, as `subjects.ts` finds it; null where the class is not there, or not as the kind says. */
+  readonly schoolId: string | null;
+}
+
+/** What is asked about, with just what the rules need to know of it; `subjects.ts` loads it. */
 export type Subject =
-  | { readonly kind: "class"; readonly classId: string }
-  | { readonly kind: "archived class"; readonly classId: string }
+  | ({ readonly kind: "class" } & InClass)
+  | ({ readonly kind: "archived class" } & InClass)
   /** A student with the classes and groups of the moment. */
   | {
       readonly kind: "student";
@@ -42,9 +47,9 @@ export type Subject =
       readonly classIds: readonly string[];
       readonly groupIds: readonly string[];
     }
-  | { readonly kind: "group"; readonly groupId: string; readonly classId: string }
+  | ({ readonly kind: "group"; readonly groupId: string } & InClass)
   /** One student's run at a piece of work. */
-  | { readonly kind: "sitting"; readonly personId: string; readonly classId: string }
+  | ({ readonly kind: "sitting"; readonly personId: string } & InClass)
   | { readonly kind: "school"; readonly schoolId: string }
   /** An entry of the history. */
   | {
@@ -140,13 +145,14 @@ export function tiesTo(actor: Actor, subject: Subject): Tie[] {
   }
   const some = (...ties: (Tie | undefined | false)[]): Tie[] =>
     ties.filter((tie): tie is Tie => tie !== undefined && tie !== false);
-  const coordinates = (schoolId: string) => actor.coordinates.includes(schoolId) && "coordinator";
+  const coordinates = (schoolId: string | null) =>
+    schoolId !== null && actor.coordinates.includes(schoolId) && "coordinator";
   switch (subject.kind) {
     case "class":
     case "sitting":
-      return some(actor.classTies.get(subject.classId));
+      return some(coordinates(subject.schoolId), actor.classTies.get(subject.classId));
     case "archived class":
-      return some(actor.archivedClassTies.get(subject.classId));
+      return some(coordinates(subject.schoolId), actor.archivedClassTies.get(subject.classId));
     case "student":
       return some(
         coordinates(subject.schoolId),
@@ -154,7 +160,11 @@ export function tiesTo(actor: Actor, subject: Subject): Tie[] {
         ...subject.groupIds.map((id) => actor.groupTies.get(id)),
       );
     case "group":
-      return some(actor.groupTies.get(subject.groupId), actor.classTies.get(subject.classId));
+      return some(
+        coordinates(subject.schoolId),
+        actor.groupTies.get(subject.groupId),
+        actor.classTies.get(subject.classId),
+      );
     case "school":
       return some(coordinates(subject.schoolId));
     case "entry": {

@@ -1,5 +1,5 @@
 import "server-only";
-import { demand } from "@/server/access/demand";
+import { demandClasses } from "@/server/access/subjects";
 import type { Context } from "@/server/runtime/context";
 import { kept } from "@/server/runtime/kept";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -34,7 +34,7 @@ export function figure(
 ): (context: Context, classIds: readonly string[]) => Promise<Figure> {
   const keep = kept(tables, (runtime, key) => count(runtime, JSON.parse(key) as FigureOf));
   return async ({ runtime, actor }, classIds) => {
-    for (const classId of classIds) demand(actor, "see", { kind: "class", classId });
+    await demandClasses({ runtime, actor }, "see", classIds);
     const school = await schoolOf(runtime, actor.schoolId);
     const now = Math.floor(runtime.now() / MINUTE) * MINUTE;
     const of: FigureOf = {

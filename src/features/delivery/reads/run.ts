@@ -131,3 +131,11 @@ export function parametersIn({ shelves, versions }: Run, item: { skillId: string
   if (!shelf || !version) throw new Refusal("not-found", "This item is not in the library.");
   return shelf.parametersOf(version, item.seed);
 }
+
+/** A run as the policy asks about it. */
+export const subjectOfRun = ({ personId, work, schoolId }: Run) => ({
+  kind: "sitting" as const,
+  personId,
+  classId: work.classId,
+  schoolId,
+});

@@ -6,7 +6,7 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
 import { forgetRunOf, freshRun } from "../reads/keptRuns";
-import { drawnOf } from "../reads/run";
+import { drawnOf, subjectOfRun } from "../reads/run";
 
 const hintInput = object({ sittingId: string().required(), presentationId: string().required() });
 
@@ -16,7 +16,7 @@ export async function giveHint(context: Context, input: unknown): Promise<{ read
   const { runtime, actor } = context;
   const run = await freshRun(runtime, sittingId);
   if (!run) throw new Refusal("not-found", "This work is not on your list.");
-  demand(actor, "work-on", { kind: "sitting", personId: run.personId, classId: run.work.classId });
+  demand(actor, "work-on", subjectOfRun(run));
   const open = run.items.find(({ id, state }) => id === presentationId && state === "open");
   const hint = open ? drawnOf(run, open).hint : "";
   const none = new Refusal("not-found", "There is no hint for this item.");

@@ -11,7 +11,7 @@ import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
 import { schoolOf } from "@/server/runtime/school";
 import { forgetRunOf, freshRun, keepRun, keptRun, runGeneration } from "../reads/keptRuns";
-import { drawnOf, type Run } from "../reads/run";
+import { drawnOf, type Run, subjectOfRun } from "../reads/run";
 import { type GivenAnswer, sittingChange } from "../reads/sittingView";
 import type { AnswerOutcome, AnswerReply, NotCounted } from "../types";
 import { feedbackOn, NOT_COUNTED, unreadableMessage } from "../words";
@@ -36,7 +36,7 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
     const generation = runGeneration(runtime);
     const run = kept ?? (await freshRun(runtime, answer.sittingId));
     if (!run) throw new Refusal("not-found", "This work is not on your list.");
-    demand(actor, "work-on", { kind: "sitting", personId: run.personId, classId: run.work.classId });
+    demand(actor, "work-on", subjectOfRun(run));
     const reply = await takeAnswer(context, run, answer, { isKept: kept !== null, generation });
     if (reply) return reply;
     forgetRunOf(runtime, run.personId);

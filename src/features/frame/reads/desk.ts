@@ -5,7 +5,8 @@ import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { groupsOfClasses } from "@/db/queries/regroup";
 import { studentNames, studentsOfSchools } from "@/db/queries/roster";
 import { assignmentsOfClasses } from "@/db/queries/work";
-import { demand, demandStaff } from "@/server/access/demand";
+import { demandStaff } from "@/server/access/demand";
+import { demandClasses } from "@/server/access/subjects";
 import { fullNames } from "@/server/classroom/names";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
@@ -14,7 +15,7 @@ import type { PersonName, SearchEntry } from "../types";
 
 /** All that the search palette looks through. */
 export async function searchEntries(context: Context, classIds: readonly string[]): Promise<SearchEntry[]> {
-  for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
+  await demandClasses(context, "see", classIds);
   const db = context.runtime.db.read;
   const { coordinates } = demandStaff(context.actor);
   const today = await todayOf(context.runtime, context.actor.schoolId);
@@ -55,10 +56,9 @@ export async function searchEntries(context: Context, classIds: readonly string[
 /** Every name of a student that may stand on one of the asker's pages: what projector mode covers. */
 export async function namesToHide({ runtime, actor }: Context): Promise<PersonName[]> {
   const { coordinates, classIds, archivedClassTies, groupTies } = demandStaff(actor);
-  const before = [...archivedClassTies].filter(([, tie]) => tie !== "coordinator").map(([id]) => id);
   return studentNames(runtime.db.read, {
     schoolIds: coordinates,
-    classIds: [...classIds, ...before],
+    classIds: [...classIds, ...archivedClassTies.keys()],
     groupIds: [...groupTies.keys()],
   });
 }

@@ -12,6 +12,7 @@ import {
 } from "@/db/queries/history";
 import { studentsOfClasses } from "@/db/queries/people";
 import { demand, demandStaff } from "@/server/access/demand";
+import { demandClasses } from "@/server/access/subjects";
 import { nameOfPeople } from "@/server/history/peopleNames";
 import { mayUndo } from "@/server/history/undoChange";
 import type { Context } from "@/server/runtime/context";
@@ -37,7 +38,7 @@ export async function historyPage(context: Context, classIds: readonly string[],
   const staff = demandStaff(actor);
   const whole = classIds.length === 0;
   if (whole) demand(actor, "manage", { kind: "school", schoolId: actor.schoolId });
-  else for (const classId of classIds) demand(actor, "see", { kind: "class", classId });
+  else await demandClasses(context, "see", classIds);
   const schoolIds = whole ? staff.coordinates : [actor.schoolId];
   const phrase = search.find.trim();
   const personIds = phrase === "" ? [] : await peopleNamed(runtime.db.read, schoolIds, phrase);

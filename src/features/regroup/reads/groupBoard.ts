@@ -10,8 +10,9 @@ import {
   sharesOfGroups,
 } from "@/db/queries/regroup";
 import { presentEnrollments } from "@/db/queries/roster";
-import { demand, demandStaff } from "@/server/access/demand";
+import { demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
+import { demandClasses, groupSubjects } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
@@ -24,7 +25,7 @@ export async function groupBoard(
   skillId: string | null,
 ): Promise<BoardView> {
   const staff = demandStaff(context.actor);
-  for (const classId of classIds) demand(staff, "see", { kind: "class", classId });
+  await demandClasses(context, "see", classIds);
   const { runtime } = context;
   const db = runtime.db.read;
   const classroom = await loadClassroom(runtime, staff.schoolId, classIds);
@@ -36,6 +37,10 @@ export async function groupBoard(
   const found = [...(await groupsOfClasses(db, classIds)), ...(await groupsById(db, [...staff.groupTies.keys()]))];
   const groups = [...new Map(found.map((group) => [group.id, group])).values()];
   const groupIds = groups.map(({ id }) => id);
+  const subjects = await groupSubjects(db, staff, groups);
+  const thatMay = (verb: "change" | "share") =>
+    new Set(subjects.filter((subject) => may(staff, verb, subject)).map(({ groupId }) => groupId));
+  const [changeable, shareable] = [thatMay("change"), thatMay("share")];
   const members = await membersOfGroups(db, groupIds, { day: classroom.today, viewerId: staff.personId });
   const past = await pastMemberships(db, groupIds);
   const shares = await sharesOfGroups(db, groupIds);
@@ -118,8 +123,8 @@ export async function groupBoard(
             name: `${person.givenName} ${person.familyName}`,
             until: share.untilDay,
           })),
-        mayChange: may(staff, "change", { kind: "group", groupId: id, classId: group.classId }),
-        mayShare: may(staff, "share", { kind: "group", groupId: id, classId: group.classId }),
+        mayChange: changeable.has(id),
+        mayShare: shareable.has(id),
       };
     }),
   };

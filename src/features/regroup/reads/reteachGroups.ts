@@ -14,7 +14,7 @@ import {
 } from "@/db/queries/regroup";
 import { misconceptionSignsOf } from "@/db/queries/summaries";
 import { assignmentById, type RunRow, targetsWithSittings } from "@/db/queries/work";
-import { demand } from "@/server/access/demand";
+import { demandClasses, demandGroup } from "@/server/access/subjects";
 import { classesOfMembers, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
 import { libraryOf } from "@/server/library/library";
@@ -32,7 +32,7 @@ import { groupStages, groupsAround, latestReteaches } from "./stages";
 const WRONG_ANSWERS = 6;
 
 export async function suggestions(context: Context, classIds: readonly string[], limits: Limits): Promise<Suggestions> {
-  for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
+  await demandClasses(context, "see", classIds);
   const { runtime, actor } = context;
   const classroom = await loadClassroom(runtime, actor.schoolId, classIds);
   const library = await libraryOf(runtime);
@@ -44,7 +44,7 @@ export async function suggestions(context: Context, classIds: readonly string[],
 }
 
 export async function groupList(context: Context, classIds: readonly string[]): Promise<GroupListEntry[]> {
-  for (const classId of classIds) demand(context.actor, "see", { kind: "class", classId });
+  await demandClasses(context, "see", classIds);
   const { runtime, actor } = context;
   const db = runtime.db.read;
   const shared = actor.kind === "staff" ? [...actor.groupTies.keys()] : [];
@@ -95,7 +95,7 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
   const db = runtime.db.read;
   const group = await groupById(db, groupId);
   if (!group || group.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
-  demand(actor, "see", { kind: "group", groupId, classId: group.classId });
+  await demandGroup(context, "see", group, db);
   if (group.skillId === null) throw new Refusal("invalid", "This group is for no skill. Open it on the group board.");
   const look = { day: await todayOf(runtime, actor.schoolId), viewerId: actor.personId };
   const present = (await membersOfGroups(db, [groupId], look)).map(({ person }) => person);

@@ -10,6 +10,7 @@ import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
 import { demandNoneLent, lend } from "@/server/access/lending";
 import { studentSubject } from "@/server/access/studentSubject";
+import { demandGroup } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
@@ -113,9 +114,9 @@ export async function changeGroup(context: Context, raw: unknown): Promise<{ cha
 
 type Group = NonNullable<Awaited<ReturnType<typeof groupById>>>;
 
-async function openGroup(tx: Queryable, { actor }: Context, groupId: string, verb: "change" | "share"): Promise<Group> {
+async function openGroup(tx: Queryable, context: Context, groupId: string, verb: "change" | "share"): Promise<Group> {
   const found = await groupById(tx, groupId);
-  demand(actor, verb, { kind: "group", groupId, classId: found?.classId ?? "" });
+  await demandGroup(context, verb, found ?? { id: groupId, classId: "" }, tx);
   if (!found || found.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
   return found;
 }

@@ -7,8 +7,9 @@ import { groupById, membersOfGroups, reteachesOfGroups } from "@/db/queries/regr
 import { added, changed } from "@/db/queries/rowChanges";
 import { misconceptionSignsOf } from "@/db/queries/summaries";
 import type { RowChange } from "@/db/schema/history";
-import { demand, demandStaff } from "@/server/access/demand";
+import { demandStaff } from "@/server/access/demand";
 import { lend } from "@/server/access/lending";
+import { demandClasses, demandGroup } from "@/server/access/subjects";
 import { type Classroom, classesOfMembers, loadClassroom } from "@/server/classroom/classroom";
 import { workRows } from "@/server/classroom/workRows";
 import { recordChange } from "@/server/history/recordChange";
@@ -47,7 +48,7 @@ export async function makeGroups(
 ): Promise<{ groupIds: string[]; changeId: string | null }> {
   const staff = demandStaff(context.actor);
   const input = validated(groupsInput, raw);
-  for (const classId of input.classIds) demand(staff, "change", { kind: "class", classId });
+  await demandClasses(context, "change", input.classIds);
   const { runtime } = context;
   const library = await libraryOf(runtime);
   const classroom = await loadClassroom(runtime, staff.schoolId, input.classIds);
@@ -126,7 +127,7 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
   const library = await libraryOf(runtime);
   const found = await groupById(runtime.db.read, input.groupId);
   if (!found || found.archivedAt !== null) throw new Refusal("not-found", "This group is not there, or was archived.");
-  demand(staff, "change", { kind: "group", groupId: found.id, classId: found.classId });
+  await demandGroup(context, "change", found, runtime.db.read);
   if (found.skillId === null) throw new Refusal("invalid", "This group is for no skill yet. Choose one first.");
   const skill = library.skill(found.skillId);
   const look = { day: await todayOf(runtime, staff.schoolId), viewerId: staff.personId };
@@ -215,7 +216,7 @@ export async function archiveGroup(context: Context, raw: unknown): Promise<{ ch
     const found = await groupById(tx, groupId);
     if (!found || found.archivedAt !== null)
       throw new Refusal("not-found", "This group is not there, or was archived.");
-    demand(context.actor, "archive", { kind: "group", groupId, classId: found.classId });
+    await demandGroup(context, "archive", found, tx);
     const rows = [changed("groups", found, { archivedAt: context.runtime.now() })];
     return {
       changeId: await recordChange(tx, context, {

@@ -1,8 +1,9 @@
 import "server-only";
 import { classesById, classesOfSchools, staffOfSchools } from "@/db/queries/people";
 import { staffOfClasses } from "@/db/queries/roster";
-import { demand, demandStaff } from "@/server/access/demand";
+import { demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
+import { demandClasses, subjectOfArchived, subjectOfClass } from "@/server/access/subjects";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
@@ -12,7 +13,7 @@ import type { ArchivedClass, ClassSettingsView } from "../types";
 export async function classSettings(context: Context, classId: string): Promise<ClassSettingsView> {
   const { runtime, actor } = context;
   const staff = demandStaff(actor);
-  demand(actor, "see", { kind: "class", classId });
+  await demandClasses(context, "see", [classId]);
   const db = runtime.db.read;
   const [found] = await classesById(db, [classId]);
   if (!found) throw new Refusal("not-found", "This class is not there any more.");
@@ -36,8 +37,8 @@ export async function classSettings(context: Context, classId: string): Promise<
       over: row.untilDay !== null && row.untilDay < today,
     })),
     colleagues: colleagues.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` })),
-    mayShare: may(actor, "share", { kind: "class", classId }),
-    mayEnroll: may(actor, "enroll", { kind: "class", classId }),
+    mayShare: may(actor, "share", subjectOfClass(found)),
+    mayEnroll: may(actor, "enroll", subjectOfClass(found)),
     today,
   };
 }
@@ -51,13 +52,13 @@ export async function archivedClasses(context: Context): Promise<ArchivedClass[]
     ...(await classesOfSchools(db, staff.coordinates, true)),
   ];
   return [...new Map(all.map((row) => [row.id, row])).values()]
-    .filter(({ id }) => may(staff, "see", { kind: "archived class", classId: id }))
-    .map(({ id, name, subject, grade, archivedAt }) => ({
-      id,
-      name,
-      subject,
-      grade,
-      archivedOn: new Date(archivedAt ?? 0).toISOString().slice(0, 10),
-      mayRestore: may(staff, "restore", { kind: "archived class", classId: id }),
+    .filter((row) => may(staff, "see", subjectOfArchived(row)))
+    .map((row) => ({
+      id: row.id,
+      name: row.name,
+      subject: row.subject,
+      grade: row.grade,
+      archivedOn: new Date(row.archivedAt ?? 0).toISOString().slice(0, 10),
+      mayRestore: may(staff, "restore", subjectOfArchived(row)),
     }));
 }

@@ -14,6 +14,7 @@ import type { Queryable } from "@/db/queryable";
 import type { RosterPreview } from "@/formats/roster/previewRoster";
 import { demand, demandStaff } from "@/server/access/demand";
 import type { StaffActor } from "@/server/access/policy";
+import { demandClasses, openClasses } from "@/server/access/subjects";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { type ReadingProgress, readRosterFile } from "@/server/runtime/rosterReader";
@@ -57,7 +58,7 @@ export async function openDraft(db: Queryable, context: Context, draftId: string
   if (!draft) throw new Refusal("not-found", "This import is not known. Choose the file again.");
   demand(context.actor, "change", { kind: "draft", authorId: draft.ownerId });
   // Rights may have changed since the file was chosen.
-  if (draft.classId !== null) demand(context.actor, "enroll", { kind: "class", classId: draft.classId });
+  if (draft.classId !== null) await demandClasses(context, "enroll", [draft.classId]);
   else if (draft.newClassName === null) demand(context.actor, "manage", { kind: "school", schoolId: draft.schoolId });
   return draft;
 }
@@ -142,7 +143,7 @@ async function read(
   const fetchRoster = async () => {
     const schoolIds = schoolsOfDraft(staff, draft);
     const known = await knownRoster(db, schoolIds, today);
-    const groups = draft.kind === "sheet" ? await groupsOfClasses(db, [...staff.classTies.keys()]) : [];
+    const groups = draft.kind === "sheet" ? await groupsOfOpenClasses(db, staff) : [];
     const groupIds = [...new Set([...staff.groupTies.keys(), ...groups.map(({ id }) => id)])];
     const extras = await sheetRecords(db, schoolIds, groupIds, known.keyOf);
     const around: SheetSurroundings = {
@@ -175,6 +176,14 @@ async function read(
   );
   const { known, extras } = await roster;
   return { known, preview, supports: extras.supports, memberships: extras.memberships };
+}
+
+async function groupsOfOpenClasses(db: Queryable, staff: StaffActor) {
+  const classes = await openClasses(db, staff);
+  return groupsOfClasses(
+    db,
+    classes.map(({ id }) => id),
+  );
 }
 
 /** The subject that most classes have. */

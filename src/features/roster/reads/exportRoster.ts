@@ -10,7 +10,9 @@ import type { Queryable } from "@/db/queryable";
 import { ONE_ROSTER_COLUMNS, ONE_ROSTER_FILES } from "@/formats/package/oneRosterFiles";
 import type { OneRosterPackage } from "@/formats/package/oneRosterPackage";
 import { demand, demandStaff } from "@/server/access/demand";
+import type { StaffActor } from "@/server/access/policy";
 import { may } from "@/server/access/policy";
+import { demandClasses, groupSubjects } from "@/server/access/subjects";
 import type { Context } from "@/server/runtime/context";
 import { dayAt, instantAt, schoolOf, todayOf } from "@/server/runtime/school";
 import { ROSTER_FIELD_NAMES } from "@/words/staff/rosterFieldNames";
@@ -63,14 +65,14 @@ export async function rosterSheet(context: Context, classIds: readonly string[])
   const staff = demandStaff(context.actor);
   const whole = classIds.length === 0;
   if (whole) demand(staff, "manage", { kind: "school", schoolId: staff.schoolId });
-  else for (const classId of classIds) demand(staff, "export", { kind: "class", classId });
+  else await demandClasses(context, "export", classIds);
   const db = context.runtime.db.read;
   const today = await todayOf(context.runtime, staff.schoolId);
   const rows = whole ? await studentsOfSchools(db, staff.coordinates) : await studentsOfClasses(db, classIds, today);
   const ids = rows.map(({ person }) => person.id);
   const [classNames, groupNames, supports] = await Promise.all([
     namesOfClasses(db, today, whole ? staff.coordinates : [staff.schoolId], whole ? null : classIds),
-    namesOfGroups(db, ids, today, (groupId, classId) => may(staff, "change", { kind: "group", groupId, classId })),
+    namesOfGroups(db, staff, ids, today),
     supportsOf(db, ids),
   ]);
   const supportsById = new Map(supports.map((row) => [row.personId, row]));
@@ -112,14 +114,19 @@ async function namesOfClasses(
   return names;
 }
 
-async function namesOfGroups(
-  db: Queryable,
-  personIds: readonly string[],
-  today: string,
-  mayChange: (groupId: string, classId: string) => boolean,
-) {
+/** Names of the groups that the asker may change, by student. */
+async function namesOfGroups(db: Queryable, staff: StaffActor, personIds: readonly string[], today: string) {
+  const rows = await groupsOfStudents(db, personIds, today);
+  const subjects = await groupSubjects(
+    db,
+    staff,
+    rows.map(({ group }) => group),
+  );
   const names = new Map<string, string[]>();
-  for (const { personId, group } of await groupsOfStudents(db, personIds, today))
-    if (mayChange(group.id, group.classId)) names.set(personId, [...(names.get(personId) ?? []), group.name].sort());
+  for (const [place, { personId, group }] of rows.entries()) {
+    const subject = subjects[place];
+    if (subject && may(staff, "change", subject))
+      names.set(personId, [...(names.get(personId) ?? []), group.name].sort());
+  }
   return names;
 }

@@ -9,6 +9,7 @@ import { presentEnrollments, staffOfClasses, studentsOfSchools } from "@/db/quer
 import { supportsOf } from "@/db/queries/students";
 import { demand, demandStaff } from "@/server/access/demand";
 import { type Actor, may } from "@/server/access/policy";
+import { demandClasses, openClasses, subjectOfClass } from "@/server/access/subjects";
 import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -27,7 +28,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
   const classIds = joinedIds === "" ? [] : joinedIds.split(" ");
   const whole = classIds.length === 0 && staff.coordinates.length > 0;
   if (whole) for (const schoolId of staff.coordinates) demand(actor, "manage", { kind: "school", schoolId });
-  else for (const classId of classIds) demand(actor, "see", { kind: "class", classId });
+  else await demandClasses({ runtime, actor }, "see", classIds);
   const db = runtime.db.read;
   const school = await schoolOf(runtime, actor.schoolId);
   const now = runtime.now();
@@ -96,8 +97,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
       over: untilDay !== null && untilDay < today,
     })),
   });
-  const enrollable = [...staff.classTies.keys()].filter((classId) => may(actor, "enroll", { kind: "class", classId }));
-  const openClasses = (await classesById(db, enrollable)).map(({ id, name }) => ({ id, name }));
+  const enrollable = (await openClasses(db, staff)).filter((row) => may(actor, "enroll", subjectOfClass(row)));
   const nameOf = new Map([...nameOfClass, ...students.map(({ view }) => [view.id, view.name] as const)]);
   return {
     schoolName: whole ? school.name : null,
@@ -115,8 +115,8 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
     })),
     students: students.map(({ view }) => view),
     health: issues.map((issue) => healthView(issue, nameOf)),
-    mayEnroll: whole || classIds.every((classId) => may(actor, "enroll", { kind: "class", classId })),
-    openClasses,
+    mayEnroll: whole || classes.every((row) => may(actor, "enroll", subjectOfClass(row))),
+    openClasses: enrollable.map(({ id, name }) => ({ id, name })),
     mayManage: may(actor, "manage", { kind: "school", schoolId: actor.schoolId }),
     today,
   };

@@ -8,6 +8,7 @@ import { staffActors } from "@/server/access/actorOf";
 import { demand } from "@/server/access/demand";
 import { type Actor, may, RIGHTS, type Right, type Tie, tiesTo } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
+import { subjectOfClass } from "@/server/access/subjects";
 import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { todayOf } from "@/server/runtime/school";
@@ -48,7 +49,7 @@ export async function studentRecord(context: Context, studentId: string): Promis
       until: enrollment.untilDay,
       archived: own.archivedAt !== null,
       over: !holds,
-      mayLeave: holds && may(actor, "enroll", { kind: "class", classId: own.id }),
+      mayLeave: holds && may(actor, "enroll", subjectOfClass(own)),
     })),
     groups: groups.map(({ id, name }) => ({ id, name })),
     supports: maySupports ? supportsView(supports[0]) : null,
@@ -148,7 +149,7 @@ function reasons(
     ...(other.coordinates.includes(subject.schoolId) ? [TIE_WORDS.coordinator] : []),
     ...classes.flatMap(({ id, name }) => {
       const tie = other.classTies.get(id);
-      if (!tie || tie === "coordinator") return [];
+      if (!tie) return [];
       const until = untilOf(id);
       return [`${TIE_WORDS[tie]} ${name}${until === null ? "" : ` until ${dayWords(until)}`}`];
     }),

@@ -12,6 +12,7 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { demandNoneLent, lend } from "@/server/access/lending";
 import { may } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
+import { archivedSubject, demandClasses } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -101,7 +102,7 @@ const renameInput = object({ classId: string().required(), name: name(), untilDa
 /** Changes a class's name and its last day. */
 export async function changeClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const input = validated(renameInput, raw);
-  demand(context.actor, "share", { kind: "class", classId: input.classId });
+  await demandClasses(context, "share", [input.classId]);
   return context.runtime.db.write(async (tx) => {
     const found = await classOf(tx, input.classId);
     await demandFreeName(tx, found.schoolId, input.name, found.id);
@@ -120,13 +121,13 @@ async function classOf(tx: Queryable, classId: string) {
 /** Puts a class away. Students, work and evidence stay and come back with it. */
 export async function archiveClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { classId } = validated(object({ classId: string().required() }), raw);
-  demand(context.actor, "share", { kind: "class", classId });
+  await demandClasses(context, "share", [classId]);
   return setArchived(context, classId, context.runtime.now(), "class-put-away");
 }
 
 export async function restoreClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { classId } = validated(object({ classId: string().required() }), raw);
-  demand(context.actor, "restore", { kind: "archived class", classId });
+  demand(context.actor, "restore", await archivedSubject(context.runtime.db.read, context.actor, classId));
   return setArchived(context, classId, null, "class-brought-back");
 }
 
@@ -158,7 +159,7 @@ const shareInput = object({
 export async function shareClass(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const input = validated(shareInput, raw);
   const { runtime } = context;
-  demand(context.actor, "share", { kind: "class", classId: input.classId });
+  await demandClasses(context, "share", [input.classId]);
   const today = await todayOf(runtime, context.actor.schoolId);
   if (input.untilDay !== null && input.untilDay < today) throw new Refusal("invalid", "The last day lies in the past.");
   if (input.role === "substitute" && input.untilDay === null)
@@ -197,7 +198,7 @@ const unshareInput = object({ classId: string().required(), staffRowId: string()
 export async function endShare(context: Context, raw: unknown): Promise<{ changeId: string }> {
   const { classId, staffRowId } = validated(unshareInput, raw);
   const { runtime } = context;
-  demand(context.actor, "share", { kind: "class", classId });
+  await demandClasses(context, "share", [classId]);
   const today = await todayOf(runtime, context.actor.schoolId);
   return runtime.db.write(async (tx) => {
     const [row] = await rowsOfTable(tx, "classStaff", [staffRowId]);
@@ -240,7 +241,7 @@ export async function placeStudents(context: Context, raw: unknown): Promise<{ c
   const staff = demandStaff(actor);
   if (toClassId === fromClassId) throw new Refusal("invalid", "Choose another class.");
   for (const classId of [toClassId, fromClassId])
-    if (classId !== null) demand(actor, "enroll", { kind: "class", classId });
+    if (classId !== null) await demandClasses(context, "enroll", [classId]);
   const today = await todayOf(runtime, actor.schoolId);
   for (const id of studentIds) {
     const { subject } = await studentSubject(runtime, id);

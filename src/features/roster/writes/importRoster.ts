@@ -19,6 +19,7 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { lend } from "@/server/access/lending";
 import type { StaffActor } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
+import { demandClasses } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -68,7 +69,7 @@ export async function beginImport(context: Context, input: unknown): Promise<str
   if (whole) {
     if (!staff.coordinates.includes(staff.schoolId))
       throw new Refusal("not-allowed", "A file of the whole school is for coordinators. Choose a sheet of one class.");
-  } else if (classId !== null) demand(staff, "enroll", { kind: "class", classId });
+  } else if (classId !== null) await demandClasses(context, "enroll", [classId]);
   else if (!newClassName || newClassGrade === null)
     throw new Refusal("invalid", "Give the new class a name and a grade.");
   const id = context.runtime.newId();

@@ -8,6 +8,7 @@ import { demand, demandStaff } from "@/server/access/demand";
 import { liftLocks, replaceSecrets } from "@/server/access/newSecrets";
 import { hashSecret, newCardToken, newPin, tokenHashOf } from "@/server/access/secrets";
 import { studentSubject } from "@/server/access/studentSubject";
+import { demandClasses, openClasses } from "@/server/access/subjects";
 import { fullNames } from "@/server/classroom/names";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
@@ -38,7 +39,8 @@ export async function newSignIns(context: Context, raw: unknown): Promise<SignIn
   const { studentIds, pin: pinKind, cards } = validated(input, raw);
   const { runtime } = context;
   const db = runtime.db.read;
-  const open = await studentsOfClasses(db, [...staff.classTies.keys()], await todayOf(runtime, staff.schoolId));
+  const openIds = (await openClasses(db, staff)).map(({ id }) => id);
+  const open = await studentsOfClasses(db, openIds, await todayOf(runtime, staff.schoolId));
   const byId = new Map(open.map((student) => [student.person.id, student]));
   const made = new Map<string, { hash: string; slip: SignInSlip; cardToken: string | null }>();
   const names = fullNames(open.map(({ person }) => person));
@@ -163,7 +165,7 @@ export async function unlockStudents(context: Context, raw: unknown): Promise<vo
 /** Ends every session of a class's students; returns how many there were. */
 export async function signOutClass(context: Context, raw: unknown): Promise<{ ended: number }> {
   const { classId } = validated(object({ classId: string().required() }), raw);
-  demand(context.actor, "reset-sign-in", { kind: "class", classId });
+  await demandClasses(context, "reset-sign-in", [classId]);
   const today = await todayOf(context.runtime, context.actor.schoolId);
   return context.runtime.db.write(async (tx) => {
     const students = await studentsOfClasses(tx, [classId], today);

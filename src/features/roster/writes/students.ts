@@ -6,6 +6,7 @@ import { added, changed } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import { demand } from "@/server/access/demand";
 import { studentSubject } from "@/server/access/studentSubject";
+import { demandClasses } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -45,7 +46,7 @@ export async function addStudent(context: Context, raw: unknown): Promise<{ chan
     raw,
   );
   const { runtime, actor } = context;
-  demand(actor, "enroll", { kind: "class", classId });
+  await demandClasses(context, "enroll", [classId]);
   const today = await todayOf(runtime, actor.schoolId);
   return runtime.db.write(async (tx) => {
     if (await personById(tx, studentId)) return { changeId: null };
