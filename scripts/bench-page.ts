@@ -7,7 +7,6 @@ import { freePort, startApp } from "./steps.mjs";
 const LARGEST = 6;
 const PARTS_NAMED: readonly (readonly [string, RegExp])[] = [
   ["the framework's own", /react-dom|__next_f|next-router/],
-  ["formulas", /katex/],
   ["exact numbers", /Fraction/],
   ["dialogs and parts", /radix|data-state/],
   ["keeping answers", /indexedDB/],

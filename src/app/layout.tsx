@@ -2,7 +2,6 @@ import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/literata";
 import "@fontsource/andika/400.css";
 import "@fontsource/andika/700.css";
-import "katex/dist/katex.min.css";
 import "./globals.css";
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";

@@ -1,33 +1,40 @@
-import katex from "katex";
+import { createElement } from "react";
 import { minusSigns } from "./minusSigns";
 
 /** A whole number and a fraction, or a fraction alone, as plain text has it: "1 3/4", "3/4". */
 const FRACTION = /(?:(?<![\d.])(\d+) )?(?<![\d./])(\d+)\/(\d+)(?![\d/])/g;
 
-/** Text with fractions set as fractions, for which screen readers get MathML, and with minus signs. */
+/** Text with fractions set as fractions (MathML, which browsers and screen readers know by themselves), and with minus signs. */
 export function MathText({ text: plain }: { readonly text: string }) {
   const text = minusSigns(plain);
-  const parts: { readonly at: number; readonly text?: string; readonly tex?: string }[] = [];
+  const parts: { readonly at: number; readonly text?: string; readonly fraction?: Fraction }[] = [];
   let last = 0;
   for (const match of text.matchAll(FRACTION)) {
     if (match.index > last) parts.push({ at: last, text: text.slice(last, match.index) });
-    parts.push({ at: match.index, tex: `${match[1] ?? ""}\\tfrac{${match[2]}}{${match[3]}}` });
+    const [, whole, numerator = "", denominator = ""] = match;
+    parts.push({ at: match.index, fraction: { whole, numerator, denominator } });
     last = match.index + match[0].length;
   }
   if (last < text.length) parts.push({ at: last, text: text.slice(last) });
   return (
     <>
       {parts.map((part) =>
-        part.tex === undefined ? (
-          <span key={part.at}>{part.text}</span>
-        ) : (
-          <span
-            key={part.at}
-            className="text-[1.12em]"
-            dangerouslySetInnerHTML={{ __html: katex.renderToString(part.tex, { throwOnError: false }) }}
-          />
-        ),
+        part.fraction ? <Fraction key={part.at} {...part.fraction} /> : <span key={part.at}>{part.text}</span>,
       )}
     </>
   );
+}
+
+interface Fraction {
+  readonly whole?: string | undefined;
+  readonly numerator: string;
+  readonly denominator: string;
+}
+
+const number = (text: string) => createElement("mn", {}, text);
+
+/** React's types know no element of MathML but the outermost; React itself makes them all. */
+function Fraction({ whole, numerator, denominator }: Fraction) {
+  const fraction = createElement("mfrac", {}, number(numerator), number(denominator));
+  return createElement("math", {}, createElement("mrow", {}, whole === undefined ? null : number(whole), fraction));
 }
