@@ -1,8 +1,13 @@
 import { v7 } from "uuid";
+import { setSecret } from "@/db/queries/credentials";
 import type { AnswerReply } from "@/features/delivery/types";
-import { type TestSchool, testSchool } from "~/tests/support/school";
+import { beginImport } from "@/features/roster/writes/importRoster";
+import { hashSecret } from "@/server/access/secrets";
+import { click, openBrowser, openPage, setPageTime, signInTeacher } from "~/tests/support/browser";
+import { PASSWORD, type TestSchool, testSchool } from "~/tests/support/school";
 import { startBare } from "./bench-bare";
 import { type Figures, type LoadClient, load } from "./bench-load";
+import { packageOf } from "./bench-roster";
 import { type BenchStudent, benchStudents, messageOf } from "./bench-students";
 import { freePort, startApp } from "./steps.mjs";
 
@@ -10,6 +15,8 @@ const STUDENTS = 20;
 const MANY = 200;
 const CLASS_SIZE = 25;
 const WORKS = 12;
+const DISTRICT = 20_000;
+const CLASSES_EACH = 4;
 const WARM_SECONDS = 4;
 const SECONDS = 10;
 const JSON_TYPE = { "content-type": "application/json" };
@@ -23,6 +30,7 @@ export async function benchAnswers(folder: string): Promise<void> {
   try {
     const bare = await bareRoute(folder);
     const app = await startSchool(school);
+    const packed = packageOf(DISTRICT, CLASSES_EACH);
     try {
       const rounds: { readonly bare: Figures; readonly own: Figures }[] = [];
       for (let n = 0; n < 3; n++)
@@ -30,6 +38,7 @@ export async function benchAnswers(folder: string): Promise<void> {
       const middle = rounds.sort((x, y) => ratio(x) - ratio(y))[1] ?? rounds[0];
       if (middle) say(middle.bare, middle.own);
       await many(app);
+      await whileApplying(school, app, packed);
     } finally {
       bare.stop();
       app.stop();
@@ -59,6 +68,49 @@ async function many(app: Measured): Promise<void> {
   );
 }
 
+/** A class at work while the roster of a district is applied by the same process, from the coordinator's own page. */
+async function whileApplying(school: TestSchool, app: School, packed: Uint8Array): Promise<void> {
+  const clients = await app.clients(STUDENTS, "6 Beside");
+  await load(app.base, clients, WARM_SECONDS);
+  const usual = await load(app.base, clients, SECONDS);
+  const draftId = await beginImport(await school.teacher("cora"), {
+    wholeSchool: true,
+    fileName: "district.zip",
+    bytes: packed,
+  });
+  const browser = await openBrowser();
+  try {
+    setPageTime(Date.now());
+    const page = await openPage(browser);
+    await page.setDefaultTimeout(120_000);
+    const hash = await hashSecret(PASSWORD);
+    await school.db.write((tx) => setSecret(tx, "cora", hash, "password"));
+    await signInTeacher(page, app.base, "cora@school.example", PASSWORD);
+    await page.goto(`${app.base}/desk/school/roster/import/${draftId}`);
+    await page.waitForSelector("button ::-p-text(Apply)", { visible: true });
+    for (const box of await page.$$("label input[type=checkbox]")) await box.click();
+    const began = performance.now();
+    await click(page, "button ::-p-text(Apply)");
+    const applied = page.waitForFunction(() => document.body.textContent?.includes("Imported district.zip"));
+    const beside = await load(app.base, clients, applied);
+    const took = (performance.now() - began) / 1000;
+    console.log(`${STUDENTS} students while ${DISTRICT.toLocaleString("en-GB")} are imported (${took.toFixed(1)} s)`);
+    console.log(`  usually                 ${usual.rate.toFixed(0)} answers/s, p95 ${usual.p95.toFixed(0)} ms`);
+    console.log(
+      `  meanwhile               ${beside.rate.toFixed(0)} answers/s, p95 ${beside.p95.toFixed(0)} ms, ${beside.failed} failed`,
+    );
+    console.log(`  ratio of the p95        ${(beside.p95 / usual.p95).toFixed(2)}   (aim under 3.00)`);
+  } finally {
+    await browser.close();
+  }
+}
+
+interface School extends Measured {
+  readonly base: string;
+  /** Students of classes of their own, ready to answer. */
+  clients(count: number, name: string): Promise<LoadClient[]>;
+}
+
 interface Measured {
   measure(count: number, name?: string): Promise<Figures>;
   stop(): void;
@@ -80,23 +132,28 @@ async function bareRoute(folder: string): Promise<Measured> {
 }
 
 /** Real answers of real students to the application as it runs. */
-async function startSchool(school: TestSchool): Promise<Measured> {
+async function startSchool(school: TestSchool): Promise<School> {
   school.setNow(Date.now());
   const port = await freePort(4800);
   const base = `http://127.0.0.1:${port}`;
   const child = await startApp(port, { OXBOW_DATABASE_URL: `file:${school.file}` }, "ignore");
+  const clientsOf = async (count: number, name: string) => {
+    const students: BenchStudent[] = [];
+    for (let n = 0; n < Math.ceil(count / CLASS_SIZE); n++)
+      students.push(
+        ...(await benchStudents(school, {
+          count: Math.min(CLASS_SIZE, count),
+          works: WORKS,
+          className: `${name} ${n}`,
+        })),
+      );
+    return students.map((student) => clientOf(student, base));
+  };
   return {
+    base,
+    clients: clientsOf,
     measure: async (count, name = "6 Bench") => {
-      const students: BenchStudent[] = [];
-      for (let n = 0; n < Math.ceil(count / CLASS_SIZE); n++)
-        students.push(
-          ...(await benchStudents(school, {
-            count: Math.min(CLASS_SIZE, count),
-            works: WORKS,
-            className: `${name} ${n}`,
-          })),
-        );
-      const clients = students.map((student) => clientOf(student, base));
+      const clients = await clientsOf(count, name);
       await load(base, clients, WARM_SECONDS);
       return load(base, clients, SECONDS);
     },

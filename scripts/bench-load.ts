@@ -14,13 +14,21 @@ export interface LoadClient {
   take(status: number, body: string): boolean;
 }
 
-/** Clients that each wait for the reply before they send again, as children do; for so many seconds. */
-export async function load(base: string, clients: readonly LoadClient[], seconds: number): Promise<Figures> {
+/** Clients that each wait for the reply before they send again, as children do; for so many seconds, or until something has ended. */
+export async function load(
+  base: string,
+  clients: readonly LoadClient[],
+  over: number | Promise<unknown>,
+): Promise<Figures> {
   const agent = new Agent({ keepAlive: true, maxSockets: clients.length });
   const times: number[] = [];
   let [good, failed] = [0, 0];
   const began = performance.now();
-  const until = began + seconds * 1000;
+  let until = typeof over === "number" ? began + over * 1000 : Number.POSITIVE_INFINITY;
+  if (typeof over !== "number")
+    void over.finally(() => {
+      until = 0;
+    });
   const work = async (client: LoadClient) => {
     while (performance.now() < until) {
       const message = client.next();

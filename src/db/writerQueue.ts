@@ -4,7 +4,12 @@ import { patiently } from "./patience";
 import type { Statements, WriteConnection } from "./statements";
 
 /** What a statement writes to; reads have no such table. */
-const WRITTEN_TABLE = /^\s*(?:insert(?:\s+or\s+\w+)?\s+into|update(?:\s+or\s+\w+)?|delete\s+from)\s+["`[]?(\w+)/i;
+const WRITTEN_TABLE =
+  /^\s*(?:(insert)\s+into|insert\s+or\s+\w+\s+into|update(?:\s+or\s+\w+)?|delete\s+from)\s+["`[]?(\w+)/i;
+const ON_CONFLICT = /\son\s+conflict\s/i;
+
+/** Said beside a table's name where rows that were there before may be other ones now, and not only new ones. */
+export const oldRowsOf = (table: string): string => `${table}: old rows`;
 
 /** Changes that are committed together at most. */
 const MOST_TOGETHER = 16;
@@ -44,8 +49,10 @@ export function writerQueue<Handle>(options: WriterOptions<Handle>) {
   let touched = new Set<string>();
   const note = (sql: string) => {
     if (!isOpen) throw new Error("A query was run after its transaction had ended.");
-    const [, table] = WRITTEN_TABLE.exec(sql) ?? [];
-    if (table) touched.add(table);
+    const [, isInsert, table] = WRITTEN_TABLE.exec(sql) ?? [];
+    if (!table) return;
+    touched.add(table);
+    if (!isInsert || ON_CONFLICT.test(sql)) touched.add(oldRowsOf(table));
   };
   const handle = options.handleOn({
     execute: async (statement) => {

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, gt, gte, inArray, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { ChangeArea } from "@/core/model/changeArea";
 import type { ChangeKind, NamedFacts } from "@/core/model/changeFacts";
@@ -16,7 +16,7 @@ export const factsOf = ({ kind, facts }: Pick<ChangeRow, "kind" | "facts">): Nam
   ({ kind, facts }) as NamedFacts;
 
 /** Row changes in one piece; larger entries are cut up. */
-const ROWS_A_PIECE = 500;
+export const ROWS_A_PIECE = 500;
 const SUBJECTS_AT_ONCE = 200;
 
 /** Adds an entry with what it is about and what it changed. */
@@ -27,11 +27,7 @@ export async function insertChange(
   rows: readonly RowChange[],
 ): Promise<void> {
   await tx.insert(changes).values(change);
-  if (OF_THE_ROSTER.includes(change.area))
-    await tx
-      .insert(revisions)
-      .values({ id: rosterRevision(change.schoolId), number: 1 })
-      .onConflictDoUpdate({ target: revisions.id, set: { number: sql`${revisions.number} + 1` } });
+  if (OF_THE_ROSTER.includes(change.area)) await countRosterChange(tx, change.schoolId);
   const subjects = [...new Set(subjectIds)].map((subjectId, place) => ({
     id: `${change.id}-${place}`,
     changeId: change.id,
@@ -39,10 +35,47 @@ export async function insertChange(
   }));
   for (let at = 0; at < subjects.length; at += SUBJECTS_AT_ONCE)
     await tx.insert(changeSubjects).values(subjects.slice(at, at + SUBJECTS_AT_ONCE));
-  for (let at = 0, place = 0; at < rows.length; at += ROWS_A_PIECE, place++)
-    await tx
-      .insert(changeRows)
-      .values({ id: `${change.id}-${place}`, changeId: change.id, place, rows: rows.slice(at, at + ROWS_A_PIECE) });
+  for (const [place, piece] of piecesOf(rows).entries()) await insertPiece(tx, change.id, place, piece);
+}
+
+/** The rows of a change in pieces, as they are kept. */
+export function piecesOf(rows: readonly RowChange[]): RowChange[][] {
+  const pieces: RowChange[][] = [];
+  for (let at = 0; at < rows.length; at += ROWS_A_PIECE) pieces.push(rows.slice(at, at + ROWS_A_PIECE));
+  return pieces;
+}
+
+/** Adds a piece of what an entry changed. */
+export async function insertPiece(
+  tx: Queryable,
+  changeId: string,
+  place: number,
+  rows: readonly RowChange[],
+): Promise<void> {
+  await tx.insert(changeRows).values({ id: `${changeId}-${place}`, changeId, place, rows: [...rows] });
+}
+
+/** One piece of what an entry changed. */
+export async function rowsOfPiece(db: Queryable, changeId: string, place: number): Promise<RowChange[]> {
+  const [piece] = await db
+    .select({ rows: changeRows.rows })
+    .from(changeRows)
+    .where(and(eq(changeRows.changeId, changeId), eq(changeRows.place, place)));
+  return piece?.rows ?? [];
+}
+
+/** In how many pieces an entry's rows are kept. */
+export async function pieceCount(db: Queryable, changeId: string): Promise<number> {
+  const [row] = await db.select({ pieces: count() }).from(changeRows).where(eq(changeRows.changeId, changeId));
+  return row?.pieces ?? 0;
+}
+
+/** Says that what a roster file may change is another than before. */
+export async function countRosterChange(tx: Queryable, schoolId: string): Promise<void> {
+  await tx
+    .insert(revisions)
+    .values({ id: rosterRevision(schoolId), number: 1 })
+    .onConflictDoUpdate({ target: revisions.id, set: { number: sql`${revisions.number} + 1` } });
 }
 
 export async function changeById(db: Queryable, id: string): Promise<ChangeRow | null> {

@@ -109,6 +109,29 @@ export const changeRows = sqliteTable(
   (t) => [index("change_rows_by_change").on(t.changeId, t.place)],
 );
 
+/**
+ * Changes of thousands of rows, while they are written or taken back piece by piece, so that a class's answers get their turn
+ * between the pieces. A row is here from the first piece to the last: whoever finds one that nobody goes on with takes it up.
+ */
+export const unfinishedChanges = sqliteTable(
+  "unfinished_changes",
+  {
+    changeId: text("change_id")
+      .primaryKey()
+      .references(() => changes.id),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    /** "forward": being written; "back": being taken back. */
+    direction: text("direction", { enum: ["forward", "back"] }).notNull(),
+    /** How many of its pieces are in force. */
+    pieces: integer("pieces").notNull(),
+    /** When somebody last went on with it. */
+    at: integer("at").notNull(),
+  },
+  (t) => [index("unfinished_changes_by_school").on(t.schoolId)],
+);
+
 /** A roster file on its way in: kept until applied or dropped, so that a reload loses nothing. */
 export const rosterDrafts = sqliteTable(
   "roster_drafts",

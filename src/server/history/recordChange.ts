@@ -4,9 +4,11 @@ import type { SignInKind } from "@/core/model/signInKind";
 import { insertChange, insertSignIn } from "@/db/queries/history";
 import type { PersonRow } from "@/db/queries/people";
 import { applyRowChanges } from "@/db/queries/rowChanges";
+import { unfinishedAt } from "@/db/queries/unfinishedChanges";
 import type { Queryable } from "@/db/queryable";
 import type { CommandName, RowChange } from "@/db/schema/history";
 import type { Context } from "../runtime/context";
+import { Refusal } from "../runtime/refusal";
 import type { Runtime } from "../runtime/runtime";
 
 /** A change with what the history keeps of it. */
@@ -20,9 +22,33 @@ export type Change = NamedFacts & {
 
 /** Writes the rows and records the change in the same transaction; returns the entry's id, by which it can be undone. */
 export async function recordChange(tx: Queryable, context: Context, change: Change): Promise<string> {
-  await applyRowChanges(tx, change.rows);
   const { schoolId, personId: actorId } = context.actor;
+  await demandNoneUnfinished(tx, schoolId);
+  await applyRowChanges(tx, change.rows);
   return recordEntry(tx, context.runtime, { ...change, schoolId, actorId, area: areaOf(change) });
+}
+
+/** Opens the entry of a change whose rows follow piece by piece (see `bigChange.ts`). */
+export async function openEntry(tx: Queryable, context: Context, change: Change): Promise<string> {
+  const { schoolId, personId: actorId } = context.actor;
+  await demandNoneUnfinished(tx, schoolId);
+  return recordEntry(tx, context.runtime, {
+    ...change,
+    rows: [],
+    undoable: true,
+    schoolId,
+    actorId,
+    area: areaOf(change),
+  });
+}
+
+/** Refuses while a change of thousands of rows is under way at the school: one that built on it could not be taken back. */
+export async function demandNoneUnfinished(tx: Queryable, schoolId: string): Promise<void> {
+  if (await unfinishedAt(tx, schoolId))
+    throw new Refusal(
+      "conflict",
+      "A change of the whole roster is under way at your school. Try again in a few seconds; nothing of yours was changed.",
+    );
 }
 
 /** Records a change that followed from a command instead of row pairs, which takes it back; nobody need be signed in. */
@@ -49,11 +75,12 @@ export async function recordEntry(
     readonly area: ReturnType<typeof areaOf>;
     readonly undoes?: string;
     readonly command?: CommandName;
+    readonly undoable?: boolean;
   },
 ): Promise<string> {
   const id = runtime.newId();
   const { area, kind, facts, classId, schoolId, actorId, undoes = null, command = null, rows } = entry;
-  const undoable = rows.length > 0 || command !== null;
+  const undoable = entry.undoable ?? (rows.length > 0 || command !== null);
   await insertChange(
     tx,
     { id, at: runtime.now(), area, kind, facts, classId, schoolId, actorId, undoes, undoable, command },

@@ -14,14 +14,16 @@ import {
 import { firstReference } from "@/db/queries/references";
 import { applyRowChanges, firstRowChangedSince, inverse } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
+import type { RowChange } from "@/db/schema/history";
 import { type Actor, may } from "@/server/access/policy";
 import { changeWords } from "@/words/staff/historyWords";
 import type { Context } from "../runtime/context";
 import { Refusal } from "../runtime/refusal";
 import { schoolOf } from "../runtime/school";
+import { beginBigUndo, goOnWithUndo } from "./bigChange";
 import { TAKE_BACK } from "./commands";
 import { nameOfPeople } from "./peopleNames";
-import { recordEntry } from "./recordChange";
+import { demandNoneUnfinished, recordEntry } from "./recordChange";
 
 /** Whether the actor may take an entry back: what was done about rights, only who may give them. */
 export function mayUndo(actor: Actor, change: ChangeOfHistory, subjectIds: readonly string[]): boolean {
@@ -67,31 +69,41 @@ async function inTheWay(tx: Queryable, context: Context, change: ChangeRow, rowI
  * be lost (a student's answers) hangs on a row that the change made. Returns the sentence of what was taken back.
  */
 export async function undoChange(context: Context, changeId: string): Promise<string> {
-  return context.runtime.db.write(async (tx) => {
-    const change = await changeById(tx, changeId);
-    if (!change) throw new Refusal("not-found", "This change is not in the history.");
-    const subjectIds = (await subjectsOfChanges(tx, [changeId])).get(changeId) ?? [];
-    if (!mayUndo(context.actor, change, subjectIds))
-      throw new Refusal("not-allowed", "Only teachers of the class, or a coordinator, can undo this.");
-    if (await wasUndone(tx, changeId)) throw new Refusal("conflict", "This was undone already.");
-    if (!change.undoable)
-      throw new Refusal("conflict", "This can't be undone: it changed nothing that can be put back.");
-    if (change.command !== null) await TAKE_BACK[change.command](tx, context.runtime, change);
-    else await putRowsBack(tx, context, change);
-    const facts = factsOf(change);
-    const { area, classId, schoolId } = change;
-    await recordEntry(tx, context.runtime, {
+  const { runtime, actor } = context;
+  const { change, isBig } = await runtime.db.write(async (tx) => {
+    const found = await undoableChange(tx, context, changeId);
+    if (await beginBigUndo(tx, runtime, found)) return { change: found, isBig: true };
+    if (found.command !== null) await TAKE_BACK[found.command](tx, runtime, found);
+    else await putRowsBack(tx, context, found);
+    const { area, classId, schoolId } = found;
+    await recordEntry(tx, runtime, {
       area,
       kind: "undone",
-      facts: { of: facts },
+      facts: { of: factsOf(found) },
       classId,
       schoolId,
-      actorId: context.actor.personId,
+      actorId: actor.personId,
       undoes: changeId,
       rows: [],
     });
-    return changeWords(facts, await nameOfPeople(tx, [facts]));
+    return { change: found, isBig: false };
   });
+  if (isBig) await undoBig(context, change);
+  const facts = factsOf(change);
+  return changeWords(facts, await nameOfPeople(runtime.db.read, [facts]));
+}
+
+/** The entry, when the actor may take it back and nothing speaks against it that can be told by the entry alone. */
+async function undoableChange(tx: Queryable, context: Context, changeId: string): Promise<ChangeRow> {
+  const change = await changeById(tx, changeId);
+  if (!change) throw new Refusal("not-found", "This change is not in the history.");
+  const subjectIds = (await subjectsOfChanges(tx, [changeId])).get(changeId) ?? [];
+  if (!mayUndo(context.actor, change, subjectIds))
+    throw new Refusal("not-allowed", "Only teachers of the class, or a coordinator, can undo this.");
+  if (await wasUndone(tx, changeId)) throw new Refusal("conflict", "This was undone already.");
+  if (!change.undoable) throw new Refusal("conflict", "This can't be undone: it changed nothing that can be put back.");
+  await demandNoneUnfinished(tx, change.schoolId);
+  return change;
 }
 
 async function putRowsBack(tx: Queryable, context: Context, change: ChangeRow): Promise<void> {
@@ -102,13 +114,35 @@ async function putRowsBack(tx: Queryable, context: Context, change: ChangeRow): 
   try {
     await applyRowChanges(tx, back);
   } catch (error) {
-    if (errorKind(error) !== "foreign-key") throw error;
-    const reference = await firstReference(tx, back, EVIDENCE);
-    throw reference && !EVIDENCE.includes(reference.table) && reference.id !== null
-      ? await inTheWay(tx, context, change, reference.id)
-      : new Refusal(
-          "conflict",
-          "This can't be undone any more: students have worked since, and their answers are kept.",
-        );
+    throw await whatHangsOn(tx, context, change, back, error);
   }
+}
+
+/** The same for a change of thousands of rows. */
+async function undoBig(context: Context, change: ChangeRow): Promise<void> {
+  const db = context.runtime.db.read;
+  const rows = await rowsOfChange(db, change.id);
+  try {
+    await goOnWithUndo(context, change, async () => {
+      const changedSince = await firstRowChangedSince(db, rows);
+      if (changedSince) throw await inTheWay(db, context, change, changedSince.id);
+    });
+  } catch (error) {
+    throw await whatHangsOn(db, context, change, inverse(rows), error);
+  }
+}
+
+/** What a failed undo is told as: what hangs on one of the rows, or the failure itself. */
+async function whatHangsOn(
+  db: Queryable,
+  context: Context,
+  change: ChangeRow,
+  back: readonly RowChange[],
+  error: unknown,
+): Promise<unknown> {
+  if (errorKind(error) !== "foreign-key") return error;
+  const reference = await firstReference(db, back, EVIDENCE);
+  return reference && !EVIDENCE.includes(reference.table) && reference.id !== null
+    ? inTheWay(db, context, change, reference.id)
+    : new Refusal("conflict", "This can't be undone any more: students have worked since, and their answers are kept.");
 }

@@ -1,7 +1,8 @@
 import "server-only";
+import { ABANDONED_MILLISECONDS, takeUpAbandoned } from "../history/bigChange";
 import { readEnvironment } from "./environment";
 import { log } from "./log";
-import { theRuntime } from "./runtime";
+import { type Runtime, theRuntime } from "./runtime";
 
 /** First lines of text that a package writes; more could be what somebody typed. */
 const MOST_LETTERS = 120;
@@ -23,11 +24,23 @@ function captureConsole(): void {
     };
 }
 
+/** Takes back what another process, or this one before it was stopped, left half written; now, and once that is certain. */
+function watchAbandoned(runtime: Runtime): void {
+  const look = () =>
+    takeUpAbandoned(runtime).catch((error: unknown) => log("error", "a change could not be taken back", { error }));
+  void look();
+  setInterval(look, ABANDONED_MILLISECONDS * 2).unref();
+}
+
 /** Makes a process that serves a school ready: whoever asks first should not wait for the database. False in development. */
 export async function startProcess(): Promise<boolean> {
   if (!readEnvironment().production) return false;
   captureConsole();
   // A database that can't be opened now may open at the first request; pages say so until then.
-  await theRuntime().catch((error: unknown) => log("error", "the database could not be opened", { error }));
+  const runtime = await theRuntime().catch((error: unknown) => {
+    log("error", "the database could not be opened", { error });
+    return null;
+  });
+  if (runtime) watchAbandoned(runtime);
   return true;
 }

@@ -2,6 +2,7 @@ import "server-only";
 import PQueue from "p-queue";
 import { sittingById } from "@/db/queries/sittings";
 import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
+import { oldRowsOf } from "@/db/writerQueue";
 import { keptStore } from "@/server/runtime/kept";
 import type { Runtime } from "@/server/runtime/runtime";
 import { loadRun, type Run } from "./run";
@@ -17,7 +18,17 @@ const MOST_MILLISECONDS = 5 * 60_000;
  * in the sitting's row, and the number of scores in each summary, refuse what was worked out from it (see `writeAnswer`).
  */
 const store = keptStore<Run | null>(
-  ["assignments", "assignment_targets", "works", "parts", "part_skills", "part_items", "people", ...LIBRARY_TABLES],
+  [
+    "assignments",
+    "assignment_targets",
+    "works",
+    "parts",
+    "part_skills",
+    "part_items",
+    // New people change nobody's run: a roster file brings thousands of them while a class is at work.
+    oldRowsOf("people"),
+    ...LIBRARY_TABLES,
+  ],
   async () => null,
   { most: MOST_RUNS, milliseconds: MOST_MILLISECONDS },
 );

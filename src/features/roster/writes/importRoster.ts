@@ -20,7 +20,7 @@ import { lend } from "@/server/access/lending";
 import type { StaffActor } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
 import { demandClasses } from "@/server/access/subjects";
-import { recordChange } from "@/server/history/recordChange";
+import { recordBigChange } from "@/server/history/bigChange";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
@@ -203,7 +203,7 @@ const applyInput = object({
   confirmed: array(string().required()).default([]),
 });
 
-/** Applies the difference that was looked at, in one transaction and as one entry of the history. */
+/** Applies the difference that was looked at, whole or not at all and as one entry of the history. */
 export async function applyImport(
   context: Context,
   input: unknown,
@@ -229,39 +229,40 @@ export async function applyImport(
     throw new Refusal("invalid", `Please confirm first: ${preview.warnings.map(remarkWords).join(" ")}`);
   const plan = await planRows(runtime, school);
   const term = termAround(school.terms, today);
-  const result = await runtime.db.write(async (tx) => {
-    const draft = await unappliedDraft(tx, context, draftId);
-    // Asked again inside the transaction: of two imports at once the second one must not be applied unseen.
-    if ((await fingerprintOf(tx, staff, draft, today)) !== fingerprint) throw changedSince;
-    const rows = rowsOfEntries(entries, {
-      roster: known.rows,
-      supports,
-      memberships,
-      keyOf: known.keyOf,
-      links: draft.links,
-      schoolId: draft.schoolId,
-      timeZone: school.timeZone,
-      termId: term?.id ?? null,
-      now: runtime.now(),
-      today,
-      newId: runtime.newId,
-      newCode: newClassCode(runtime.random, new Set(known.rows.classes.map(({ code }) => code))),
-      withClass: plan,
-    });
-    const made = draft.newClassName === null ? null : (rows.find(({ table }) => table === "classes")?.id ?? null);
-    if (made) await demandFreeCodes(tx, rows);
-    const classId = draft.classId ?? made;
-    const changeId = await recordChange(tx, context, {
-      kind: "roster-imported",
-      facts: { file: draft.fileName, into: await into(tx, draft), entries: entries.length, ...countsOf(entries) },
-      classId,
-      rows: await lend(tx, staff, [...rows, ...teacherOf(made, staff, runtime.newId)], { today, fromFile: true }),
-    });
-    await updateDraft(tx, draftId, { appliedAt: runtime.now(), changeId });
-    return { changeId, classId };
+  const rows = rowsOfEntries(entries, {
+    roster: known.rows,
+    supports,
+    memberships,
+    keyOf: known.keyOf,
+    links: before.links,
+    schoolId: before.schoolId,
+    timeZone: school.timeZone,
+    termId: term?.id ?? null,
+    now: runtime.now(),
+    today,
+    newId: runtime.newId,
+    newCode: newClassCode(runtime.random, new Set(known.rows.classes.map(({ code }) => code))),
+    withClass: plan,
+  });
+  const made = before.newClassName === null ? null : (rows.find(({ table }) => table === "classes")?.id ?? null);
+  const classId = before.classId ?? made;
+  const changeId = await recordBigChange(context, {
+    prepare: async (tx) => {
+      const draft = await unappliedDraft(tx, context, draftId);
+      // Asked again inside the transaction: of two imports at once the second one must not be applied unseen.
+      if ((await fingerprintOf(tx, staff, draft, today)) !== fingerprint) throw changedSince;
+      if (made) await demandFreeCodes(tx, rows);
+      return {
+        kind: "roster-imported",
+        facts: { file: draft.fileName, into: await into(tx, draft), entries: entries.length, ...countsOf(entries) },
+        classId,
+        rows: await lend(tx, staff, [...rows, ...teacherOf(made, staff, runtime.newId)], { today, fromFile: true }),
+      };
+    },
+    finish: (tx, id) => updateDraft(tx, draftId, { appliedAt: runtime.now(), changeId: id }),
   });
   stopJob(context, draftId);
-  return result;
+  return { changeId, classId };
 }
 
 /** Codes are drawn against the codes of this school; another school in the same database may have one of them. */

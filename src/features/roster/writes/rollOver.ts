@@ -4,9 +4,11 @@ import { rosterVersion } from "@/db/queries/history";
 import { classesOfSchools, termsOf } from "@/db/queries/people";
 import { presentEnrollments, staffOfClasses, studentsOfSchools } from "@/db/queries/roster";
 import { added, changed } from "@/db/queries/rowChanges";
+import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demand, demandStaff } from "@/server/access/demand";
-import { recordChange } from "@/server/history/recordChange";
+import { recordBigChange } from "@/server/history/bigChange";
+import type { Change } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
@@ -68,7 +70,7 @@ export async function rollOver(context: Context, raw: unknown): Promise<{ change
   const now = runtime.now();
   const school = await schoolOf(runtime, schoolId);
   const today = dayAt(school, now);
-  const result = await runtime.db.write(async (tx) => {
+  const prepare = async (tx: Queryable): Promise<Change> => {
     if ((await rosterVersion(tx, [schoolId])) !== plan.version)
       throw new Refusal(
         "conflict",
@@ -101,9 +103,9 @@ export async function rollOver(context: Context, raw: unknown): Promise<{ change
     ];
     const { movedUp, left, made, putAway } = rolled;
     const facts = { term: name, movedUp, left, made, putAway };
-    return { changeId: await recordChange(tx, context, { kind: "rolled-over", facts, classId: null, rows }) };
-  });
-  return result;
+    return { kind: "rolled-over", facts, classId: null, rows };
+  };
+  return { changeId: await recordBigChange(context, { prepare, finish: async () => {} }) };
 }
 
 const earlier = (one: string, other: string) => (one < other ? one : other);

@@ -1,0 +1,43 @@
+import "server-only";
+import { and, eq } from "drizzle-orm";
+import type { Queryable } from "../queryable";
+import { unfinishedChanges } from "../schema/history";
+
+export type UnfinishedChange = typeof unfinishedChanges.$inferSelect;
+
+export async function insertUnfinished(tx: Queryable, row: UnfinishedChange): Promise<void> {
+  await tx.insert(unfinishedChanges).values(row);
+}
+
+/** Notes how far a change is, or which way it goes now. */
+export async function updateUnfinished(
+  tx: Queryable,
+  changeId: string,
+  values: Partial<Pick<UnfinishedChange, "direction" | "pieces" | "at">>,
+): Promise<void> {
+  await tx.update(unfinishedChanges).set(values).where(eq(unfinishedChanges.changeId, changeId));
+}
+
+export async function deleteUnfinished(tx: Queryable, changeId: string): Promise<void> {
+  await tx.delete(unfinishedChanges).where(eq(unfinishedChanges.changeId, changeId));
+}
+
+/** The change that is under way at a school; null when there is none. */
+export async function unfinishedAt(db: Queryable, schoolId: string): Promise<UnfinishedChange | null> {
+  const [row] = await db.select().from(unfinishedChanges).where(eq(unfinishedChanges.schoolId, schoolId)).limit(1);
+  return row ?? null;
+}
+
+export async function allUnfinished(db: Queryable): Promise<UnfinishedChange[]> {
+  return db.select().from(unfinishedChanges);
+}
+
+/** Takes a change up that nobody went on with since an instant; false when somebody else has. */
+export async function takeUp(tx: Queryable, { changeId, at }: UnfinishedChange, now: number): Promise<boolean> {
+  const taken = await tx
+    .update(unfinishedChanges)
+    .set({ at: now })
+    .where(and(eq(unfinishedChanges.changeId, changeId), eq(unfinishedChanges.at, at)))
+    .returning({ changeId: unfinishedChanges.changeId });
+  return taken.length > 0;
+}
