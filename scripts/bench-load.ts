@@ -4,6 +4,7 @@ export interface Figures {
   /** Answered requests a second that did what they were for. */
   readonly rate: number;
   readonly p95: number;
+  readonly longest: number;
   readonly failed: number;
 }
 
@@ -25,14 +26,14 @@ export async function load(
   let [good, failed] = [0, 0];
   const began = performance.now();
   let until = typeof over === "number" ? began + over * 1000 : Number.POSITIVE_INFINITY;
-  if (typeof over !== "number")
-    void over.finally(() => {
-      until = 0;
-    });
+  const stop = () => {
+    until = 0;
+  };
+  if (typeof over !== "number") over.then(stop, stop);
   const work = async (client: LoadClient) => {
     while (performance.now() < until) {
       const message = client.next();
-      if (!message) return;
+      if (!message) throw new Error("A client of the load has nothing left to send; the figures would say nothing.");
       const sent = performance.now();
       const reply = await post(agent, base, message).catch(() => null);
       times.push(performance.now() - sent);
@@ -41,10 +42,11 @@ export async function load(
     }
   };
   await Promise.all(clients.map(work));
+  await over;
   const took = (performance.now() - began) / 1000;
   agent.destroy();
   times.sort((x, y) => x - y);
-  return { rate: good / took, p95: times[Math.floor(times.length * 0.95)] ?? 0, failed };
+  return { rate: good / took, p95: times[Math.floor(times.length * 0.95)] ?? 0, longest: times.at(-1) ?? 0, failed };
 }
 
 function post(

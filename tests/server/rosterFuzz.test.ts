@@ -155,7 +155,7 @@ it("a thousand mutated files are read or refused in words; what is sound applies
     await school.db
       .write(async (tx) => {
         let codes = 0;
-        const changes = rowsOfEntries(preview.difference.entries, {
+        const changes = await rowsOfEntries(preview.difference.entries, {
           roster: known.rows,
           supports: [],
           memberships: [],

@@ -7,7 +7,9 @@ import {
   changeById,
   factsOf,
   laterChangeOf,
+  pieceCount,
   rowsOfChange,
+  rowsOfPiece,
   subjectsOfChanges,
   wasUndone,
 } from "@/db/queries/history";
@@ -121,15 +123,28 @@ async function putRowsBack(tx: Queryable, context: Context, change: ChangeRow): 
 /** The same for a change of thousands of rows. */
 async function undoBig(context: Context, change: ChangeRow): Promise<void> {
   const db = context.runtime.db.read;
-  const rows = await rowsOfChange(db, change.id);
   try {
     await goOnWithUndo(context, change, async () => {
-      const changedSince = await firstRowChangedSince(db, rows);
+      const changedSince = await firstChangedOfPieces(db, change.id);
       if (changedSince) throw await inTheWay(db, context, change, changedSince.id);
     });
   } catch (error) {
-    throw await whatHangsOn(db, context, change, inverse(rows), error);
+    if (errorKind(error) !== "foreign-key") throw error;
+    throw await whatHangsOn(db, context, change, inverse(await rowsOfChange(db, change.id)), error);
   }
+}
+
+/** The first row that is not as the change left it, looked for piece by piece. */
+async function firstChangedOfPieces(db: Queryable, changeId: string): Promise<RowChange | null> {
+  // Of two changes of one row in the same entry, only the last one's result is in the table.
+  const seen = new Set<string>();
+  for (let place = (await pieceCount(db, changeId)) - 1; place >= 0; place--) {
+    const latest = (await rowsOfPiece(db, changeId, place)).filter(({ table, id }) => !seen.has(`${table} ${id}`));
+    const changedSince = await firstRowChangedSince(db, latest);
+    if (changedSince) return changedSince;
+    for (const { table, id } of latest) seen.add(`${table} ${id}`);
+  }
+  return null;
 }
 
 /** What a failed undo is told as: what hangs on one of the rows, or the failure itself. */

@@ -14,6 +14,12 @@ export type RefusalCode =
 /** A refusal that a person can read: what was wrong and what can be done. */
 export class Refusal extends Error {
   override readonly name = "Refusal";
+
+  /** Also one that another bundle of the same process has thrown: each has a class of its own. */
+  static override [Symbol.hasInstance](value: unknown): boolean {
+    return value instanceof Error && value.name === "Refusal" && "code" in value;
+  }
+
   constructor(
     readonly code: RefusalCode,
     message: string,

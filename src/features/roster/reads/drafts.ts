@@ -44,12 +44,13 @@ interface Job {
 }
 
 /** Jobs of each database in this process, by draft. */
-const allJobs = new WeakMap<object, Map<string, Job>>();
+const JOBS = Symbol.for("oxbow.rosterJobs");
 
+/** They hang on the database itself: the page that shows a preview and the action that applies it are bundles of their own. */
 function jobsOf({ runtime }: Context): Map<string, Job> {
-  const jobs = allJobs.get(runtime.db) ?? new Map<string, Job>();
-  allJobs.set(runtime.db, jobs);
-  return jobs;
+  const holder: object & { [JOBS]?: Map<string, Job> } = runtime.db;
+  holder[JOBS] ??= new Map();
+  return holder[JOBS];
 }
 
 /** The draft, when the actor may go on with it. */

@@ -229,7 +229,7 @@ export async function applyImport(
     throw new Refusal("invalid", `Please confirm first: ${preview.warnings.map(remarkWords).join(" ")}`);
   const plan = await planRows(runtime, school);
   const term = termAround(school.terms, today);
-  const rows = rowsOfEntries(entries, {
+  const rows = await rowsOfEntries(entries, {
     roster: known.rows,
     supports,
     memberships,

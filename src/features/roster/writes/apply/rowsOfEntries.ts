@@ -3,13 +3,14 @@ import type { RosterEntry } from "@/core/roster/rosterEntry";
 import { ROSTER_FILES, type RosterFile } from "@/core/roster/rosterRecord";
 import { addedRow, changedRow } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
+import { breathing } from "@/server/runtime/breathing";
 import { ROSTER_TABLES, tablesOf } from "../../reads/tables/allTables";
 import { extraOf } from "../../reads/tables/extra";
 import type { AnyRow, Applying, Columns, IdOf, Look, Reading, RosterTable } from "../../reads/tables/rosterTable";
 import { echo, idsOf, personKinds, refer, usualGrades } from "./applying";
 
 /** The rows that a difference adds and changes, in an order in which each refers only to what stands before it. */
-export function rowsOfEntries(entries: readonly RosterEntry[], applying: Applying): RowChange[] {
+export async function rowsOfEntries(entries: readonly RosterEntry[], applying: Applying): Promise<RowChange[]> {
   const ids = idsOf(entries, applying);
   const schools = new Map(applying.roster.classes.map(({ id, schoolId }) => [id, schoolId]));
   const shared = {
@@ -22,9 +23,12 @@ export function rowsOfEntries(entries: readonly RosterEntry[], applying: Applyin
   const known = knownRows(applying);
   const rows: RowChange[] = [];
   const ends: RowChange[] = [];
+  const breathe = breathing();
   for (const file of ROSTER_FILES)
     for (const entry of entries) {
       if (entry.file !== file) continue;
+      const pause = breathe();
+      if (pause) await pause;
       const reading: Reading = { ...shared, entry, idOf: refer(ids, entry.values) };
       const found = entry.id === null ? undefined : known.get(entry.id);
       if (entry.what !== "inactive")
