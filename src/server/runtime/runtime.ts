@@ -1,5 +1,5 @@
 import "server-only";
-import { randomBytes } from "node:crypto";
+import { randomFillSync } from "node:crypto";
 import { join } from "node:path";
 import { v7 } from "uuid";
 import type { SolveLinearModel } from "@/core/model/linearModel";
@@ -45,16 +45,37 @@ export function createRuntime(
   return { db, now, random, newId, solve: solveWithHighs, sendMail, publicAddress };
 }
 
+const BYTES_A_NUMBER = 6;
+const NUMBERS_AT_ONCE = 1024;
+
+/**
+ * The system's own randomness, good enough for PINs, and never seeded: a server started twice would give out the same ids twice.
+ * Fetched for many numbers at once: one by one, the ids of a district's roster took longer than everything else about it.
+ */
+function systemRandom(): () => number {
+  const pool = Buffer.alloc(BYTES_A_NUMBER * NUMBERS_AT_ONCE);
+  let at = pool.length;
+  return () => {
+    if (at >= pool.length) {
+      randomFillSync(pool);
+      at = 0;
+    }
+    const number = pool.readUIntBE(at, BYTES_A_NUMBER) / 2 ** (8 * BYTES_A_NUMBER);
+    // What was handed out is nowhere else any more.
+    pool.fill(0, at, at + BYTES_A_NUMBER);
+    at += BYTES_A_NUMBER;
+    return number;
+  };
+}
+
 export async function openRuntime(environment: Environment): Promise<Runtime> {
   const db = await openDatabase(environment.databaseUrl, join(process.cwd(), "src/db/migrations"), {
     authToken: environment.databaseToken,
   });
   const { frozenNow } = environment;
   const now = frozenNow === undefined ? () => Date.now() : () => frozenNow;
-  // Never seeded here: a server started twice would give out the same ids twice.
-  const random = () => randomBytes(6).readUIntBE(0, 6) / 2 ** 48;
   const sendMail = mailSender(environment.mailUrl, environment.mailFrom);
-  return createRuntime(db, now, random, { sendMail, publicAddress: environment.publicAddress ?? LOCAL });
+  return createRuntime(db, now, systemRandom(), { sendMail, publicAddress: environment.publicAddress ?? LOCAL });
 }
 
 const shared = globalThis as { oxbowRuntime?: Promise<Runtime> };

@@ -2,6 +2,7 @@ import "server-only";
 import { formatDistance } from "date-fns";
 import { cache } from "react";
 import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
+import { groupBy } from "@/core/collections/groupBy";
 import { lasts } from "@/core/roster/lasts";
 import { type HealthIssue, rosterHealth } from "@/core/roster/rosterHealth";
 import { classesById, classesOfSchools, studentsOfClasses } from "@/db/queries/people";
@@ -52,9 +53,14 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
     if (fromDay < (firstDay.get(personId) ?? "9999")) firstDay.set(personId, fromDay);
   }
   const nameOfClass = new Map(classes.map(({ id, name }) => [id, name]));
+  // Most came on the same day: each first day is reckoned once.
+  const daysSince = new Map<string, number>();
   const daysHere = (personId: string) => {
     const first = firstDay.get(personId);
-    return first === undefined || first > today ? 0 : schoolDaysBetween(first, today, school.calendar);
+    if (first === undefined || first > today) return 0;
+    const days = daysSince.get(first) ?? schoolDaysBetween(first, today, school.calendar);
+    daysSince.set(first, days);
+    return days;
   };
   const names = fullNames(rows.map(({ person }) => person));
   const students = rows.map(({ person, pinKind, cardHash, lockedUntil, lastSignInAt }) => {
@@ -75,6 +81,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
     return { view, person };
   });
   const lasting = teachers.filter(({ row }) => lasts(row, today) && (row.fromDay === null || row.fromDay <= today));
+  const staffBy = groupBy(lasting, ({ row }) => row.classId);
   const issues = rosterHealth({
     students: students.map(({ view, person }) => ({
       id: view.id,
@@ -93,7 +100,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
       grade,
       subject,
       kind,
-      teachers: lasting.filter(({ row }) => row.classId === id && row.role !== "specialist").length,
+      teachers: (staffBy.get(id) ?? []).filter(({ row }) => row.role !== "specialist").length,
       over: untilDay !== null && untilDay < today,
     })),
   });
@@ -109,9 +116,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
       subject,
       kind,
       students: size.get(id) ?? 0,
-      staff: lasting
-        .filter(({ row }) => row.classId === id)
-        .map(({ person }) => `${person.givenName} ${person.familyName}`),
+      staff: (staffBy.get(id) ?? []).map(({ person }) => `${person.givenName} ${person.familyName}`),
     })),
     students: students.map(({ view }) => view),
     health: issues.map((issue) => healthView(issue, nameOf)),
