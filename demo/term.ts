@@ -2,6 +2,7 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { isSchoolDay } from "@/core/calendar/isSchoolDay";
 import { seededRandom } from "@/core/numeric/seededRandom";
+import { fullName } from "@/core/roster/fullName";
 import { studentsOfClasses } from "@/db/queries/people";
 import { planOf } from "@/db/queries/plan";
 import { reteachesOfGroups } from "@/db/queries/regroup";
@@ -132,7 +133,7 @@ async function loadPupils(
 ): Promise<Pupil[]> {
   const students = await studentsOfClasses(runtime.db.read, classIds, await todayOf(runtime, schoolId));
   return students.map(({ person, classId }) => {
-    const name = `${person.givenName} ${person.familyName}`;
+    const name = fullName(person);
     const random = seededRandom(`mind ${name}`);
     return { id: person.id, name, classId, random, mind: new LearnerMind(learnerNamed(name), random) };
   });

@@ -1,3 +1,4 @@
+import { idsInCircles } from "./idsInCircles";
 import type { IncomingRecord, RosterRecord } from "./rosterRecord";
 
 /**
@@ -11,12 +12,6 @@ export function circleFinder(
   const parents = new Map<string, string>();
   for (const { key, values } of [...known, ...coming])
     if (values.parentSourcedId) parents.set(key, values.parentSourcedId);
-  return ({ key }) => {
-    const passed = new Set<string>();
-    for (let at = parents.get(key); at !== undefined && !passed.has(at); at = parents.get(at)) {
-      if (at === key) return true;
-      passed.add(at);
-    }
-    return false;
-  };
+  const inCircle = idsInCircles(parents);
+  return ({ key }) => inCircle.has(key);
 }

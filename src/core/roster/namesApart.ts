@@ -1,3 +1,5 @@
+import { fullName } from "./fullName";
+
 interface Named {
   readonly givenName: string;
   readonly familyName: string;
@@ -21,7 +23,7 @@ export function namesApart(students: readonly Named[]): string[] {
 
 /** The same where whole names have room: with the end of their number where two names are the same. */
 export function fullNamesApart(students: readonly Named[]): string[] {
-  const full = students.map(({ givenName, familyName }) => `${givenName} ${familyName}`.trim());
+  const full = students.map(fullName);
   const isShared = sharedAmong(full);
   return students.map(({ studentNumber }, place) => {
     const whole = full[place] ?? "";

@@ -6,7 +6,9 @@ import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { mondayOf } from "@/core/calendar/mondayOf";
 import type { Gauge } from "@/core/mastery/gaugeOf";
+import { rankMisconceptions } from "@/core/measurement/rankMisconceptions";
 import { LEVEL_CUTS } from "@/core/model/levels";
+import { stateOfRun } from "@/core/work/stateOfRun";
 import { answersBehindCell } from "@/db/queries/answerLog";
 import { classesById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
@@ -24,6 +26,7 @@ import { shownAnswers } from "@/server/library/shownAnswers";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
+import { runWords } from "@/words/staff/runWords";
 import { wordsOfSupports } from "@/words/staff/supportsWords";
 import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
 
@@ -62,41 +65,23 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
   };
 }
 
-type Showing = ShownMisconception["students"][number];
-
 async function shownMisconceptions(context: Context, classroom: Classroom): Promise<ShownMisconception[]> {
   const library = await libraryOf(context.runtime);
   const students = new Map(classroom.students.map((student) => [student.id, student]));
   const signs = await misconceptionSignsOf(context.runtime.db.read, [...students.keys()]);
-  const shown = new Map<
-    string,
-    { entry: Omit<ShownMisconception, "students" | "secureSince">; students: Showing[]; secureSince: number }
-  >();
-  for (const { skillId, misconceptionId, personId, times } of signs) {
-    const misconception = library.misconceptions.get(misconceptionId);
-    const student = students.get(personId);
-    if (!misconception || !student) continue;
-    const key = `${skillId} ${misconceptionId}`;
+  const ranked = rankMisconceptions(
+    signs.map(({ personId: studentId, skillId, misconceptionId, times }) => {
+      const secureSince = (students.get(studentId)?.gauges.get(skillId)?.chance ?? 0) >= LEVEL_CUTS.secure;
+      return { studentId, skillId, misconceptionId, times, secureSince };
+    }),
+  );
+  return ranked.flatMap(({ students: showing, ...rest }) => {
+    const misconception = library.misconceptions.get(rest.misconceptionId);
+    if (!misconception) return [];
     const { name, explanation } = misconception;
-    const own = shown.get(key) ?? {
-      entry: { skillId, misconceptionId, name, explanation },
-      students: [],
-      secureSince: 0,
-    };
-    if ((student.gauges.get(skillId)?.chance ?? 0) >= LEVEL_CUTS.secure) own.secureSince++;
-    else own.students.push({ id: personId, name: student.shortName, times });
-    shown.set(key, own);
-  }
-  // Ranked by students who still need something, not by answers: one student's ten misses are one student.
-  return [...shown.values()]
-    .map(({ entry, students: showing, secureSince }) => ({
-      ...entry,
-      students: showing.sort((x, y) => y.times - x.times || x.name.localeCompare(y.name)),
-      secureSince,
-    }))
-    .sort(
-      (x, y) => y.students.length - x.students.length || y.secureSince - x.secureSince || x.name.localeCompare(y.name),
-    );
+    const named = showing.map(({ studentId: id, times }) => ({ id, name: students.get(id)?.shortName ?? "", times }));
+    return [{ ...rest, name, explanation, students: named }];
+  });
 }
 
 function plannedWords({ plan, today }: Classroom, skillId: string): string | null {
@@ -240,15 +225,10 @@ export async function studentSheet(context: Context, studentId: string): Promise
       .slice(0, 5)
       .map(({ work, sitting }) => ({
         title: work.title,
-        state: !sitting
-          ? work.dueAt < now
-            ? "not done"
-            : "not started"
-          : sitting.finishReason === "mastered"
-            ? "mastered"
-            : sitting.finishReason !== null
-              ? "finished"
-              : `last worked ${formatDistance(sitting.lastAt, now, { addSuffix: true })}`,
+        state:
+          sitting && sitting.finishReason === null
+            ? `last worked ${formatDistance(sitting.lastAt, now, { addSuffix: true })}`
+            : runWords(stateOfRun(sitting, { isOver: work.dueAt < now })),
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
       })),

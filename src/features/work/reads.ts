@@ -4,6 +4,7 @@ import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { currentEntry } from "@/core/calendar/currentEntry";
 import { rational } from "@/core/numeric/rational";
+import { stateOfRun } from "@/core/work/stateOfRun";
 import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
@@ -25,7 +26,7 @@ import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
-import type { AssignForm, StudentStatus, WorkListEntry, WorkRowView, WorkView } from "./types";
+import type { AssignForm, WorkListEntry, WorkRowView, WorkView } from "./types";
 
 /** Somebody counts as working now when the last answer is this fresh. */
 const NOW_MILLISECONDS = 5 * 60_000;
@@ -33,12 +34,6 @@ const NOW_MILLISECONDS = 5 * 60_000;
 const USUAL_SCHOOL_DAYS = 3;
 
 /** Where a student stands in a piece of work; stuck: at work on a skill in which more of the same is unlikely to help. */
-function statusOf(sitting: RunRow | null, snags: readonly string[], skillIds: readonly string[]): StudentStatus {
-  if (!sitting) return "not-started";
-  if (sitting.finishReason) return sitting.finishReason;
-  return skillIds.some((skillId) => snags.includes(skillId)) ? "stuck" : "working";
-}
-
 /** The mark where it is not simply what was right of what was done: scores round down. */
 function partialMark({ mark, itemsRight, itemsDone }: RunRow): number | null {
   if (mark === null || itemsDone === 0) return null;
@@ -115,7 +110,9 @@ export async function workView(context: Context, assignmentId: string): Promise<
       ({ person, sitting }): WorkRowView => ({
         studentId: person.id,
         name: names.get(person.id) ?? "",
-        status: statusOf(sitting, snags.get(person.id) ?? [], skillIds),
+        status: stateOfRun(sitting, {
+          isStuck: skillIds.some((skillId) => (snags.get(person.id) ?? []).includes(skillId)),
+        }),
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,

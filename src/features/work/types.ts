@@ -1,6 +1,5 @@
-import type { FinishReason, WorkKind } from "@/core/model/work";
-
-export type StudentStatus = "not-started" | "working" | "stuck" | FinishReason;
+import type { WorkKind } from "@/core/model/work";
+import type { RunState } from "@/core/work/stateOfRun";
 
 export interface WorkListEntry {
   readonly id: string;
@@ -20,7 +19,7 @@ export interface WorkListEntry {
 export interface WorkRowView {
   readonly studentId: string;
   readonly name: string;
-  readonly status: StudentStatus;
+  readonly status: RunState;
   /** 0 to 1. */
   readonly progress: number;
   readonly itemsDone: number;

@@ -1,3 +1,4 @@
+import { idsInCircles } from "@/core/roster/idsInCircles";
 import type { RowFault } from "@/core/roster/rosterRecord";
 import { remark } from "@/core/roster/rosterRemark";
 import { faultNoter } from "./faultNoter";
@@ -16,7 +17,7 @@ export function checkReferences(tables: Tables, rowOf: ReadonlyMap<OneRosterRow,
   for (const file of ONE_ROSTER_FILES) {
     const table = tables[file];
     if (!table) continue;
-    const inCircle = circles(table.rows);
+    const inCircle = idsInCircles(parentsOf(table.rows));
     const own = new Set(table.rows.map((row) => row.sourcedId ?? ""));
     const known = (to: OneRosterFile) => {
       if (to === file) return table.mode === "bulk" ? own : null;
@@ -49,22 +50,5 @@ export function checkReferences(tables: Tables, rowOf: ReadonlyMap<OneRosterRow,
   return sound;
 }
 
-/** Ids whose parents lead back to themselves. */
-function circles(rows: readonly OneRosterRow[]): ReadonlySet<string> {
-  const parentOf = new Map(
-    rows.flatMap((row) => (row.parentSourcedId ? [[row.sourcedId ?? "", row.parentSourcedId] as const] : [])),
-  );
-  const settled = new Set<string>();
-  const round = new Set<string>();
-  for (const start of parentOf.keys()) {
-    const path: string[] = [];
-    let at: string | undefined = start;
-    while (at !== undefined && !settled.has(at) && !path.includes(at)) {
-      path.push(at);
-      at = parentOf.get(at);
-    }
-    if (at !== undefined && path.includes(at)) for (const id of path.slice(path.indexOf(at))) round.add(id);
-    for (const id of path) settled.add(id);
-  }
-  return round;
-}
+const parentsOf = (rows: readonly OneRosterRow[]): ReadonlyMap<string, string> =>
+  new Map(rows.flatMap((row) => (row.parentSourcedId ? [[row.sourcedId ?? "", row.parentSourcedId] as const] : [])));

@@ -1,5 +1,6 @@
 import "server-only";
 import type { ClassRole } from "@/core/model/roles";
+import { fullName } from "@/core/roster/fullName";
 import type { ActingPerson } from "@/db/queries/credentials";
 import { classesOfStaff, rolesOf, schoolsBelow } from "@/db/queries/people";
 import { groupTiesOf } from "@/db/queries/regroup";
@@ -10,7 +11,7 @@ import type { Actor, StaffActor } from "./policy";
 /** A person with the rights of today: roles, classes and groups whose dates hold. */
 export async function actorOf(runtime: Runtime, person: ActingPerson): Promise<Actor> {
   const { id: personId, schoolId } = person;
-  if (person.kind === "student") return { kind: "student", personId, schoolId, name: nameOf(person) };
+  if (person.kind === "student") return { kind: "student", personId, schoolId, name: fullName(person) };
   const [actor] = await staffActors(runtime, [person]);
   if (!actor) throw new Error("No actor was made of a member of staff.");
   return actor;
@@ -55,7 +56,7 @@ async function actorsOn(runtime: Runtime, people: readonly ActingPerson[], today
       kind: "staff",
       personId: person.id,
       schoolId: person.schoolId,
-      name: nameOf(person),
+      name: fullName(person),
       classIds: [...new Set(own(taught).map(({ class: { id } }) => id))],
       classTies: ties(own(taught)),
       archivedClassTies: ties(own(archived)),
@@ -64,8 +65,6 @@ async function actorsOn(runtime: Runtime, people: readonly ActingPerson[], today
     };
   });
 }
-
-const nameOf = ({ givenName, familyName }: ActingPerson) => `${givenName} ${familyName}`;
 
 const STRENGTH: readonly ClassRole[] = ["specialist", "substitute", "co-teacher", "teacher"];
 

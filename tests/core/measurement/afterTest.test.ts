@@ -79,17 +79,41 @@ describe("effort", () => {
 });
 
 it("misconceptions rank by students, not by answers", () => {
-  const sign = (studentId: string, misconceptionId: string, itemId: string) => ({ studentId, misconceptionId, itemId });
+  const sign = (studentId: string, misconceptionId: string, times: number, secureSince = false) => ({
+    studentId,
+    skillId: "k",
+    misconceptionId,
+    times,
+    secureSince,
+  });
   const ranked = rankMisconceptions([
-    ...["1", "2", "3", "4"].map((item) => sign("ana", "adds", item)),
-    sign("ana", "swaps", "1"),
-    sign("ben", "swaps", "2"),
-    sign("cem", "halves", "1"),
-    sign("dan", "halves", "1"),
-    sign("dan", "halves", "2"),
+    sign("ana", "adds", 4),
+    sign("ana", "swaps", 1),
+    sign("ben", "swaps", 1),
+    sign("cem", "halves", 1),
+    sign("dan", "halves", 2),
+    sign("ana", "over", 9, true),
+    sign("ben", "over", 9, true),
+    sign("eve", "adds", 1, true),
+    { ...sign("ana", "adds", 5), skillId: "j" },
   ]);
-  expect(ranked.map(({ misconceptionId }) => misconceptionId)).toEqual(["halves", "swaps", "adds"]);
-  expect(ranked[0]).toEqual({ misconceptionId: "halves", studentIds: ["cem", "dan"], itemIds: ["1", "2"], answers: 3 });
+  expect(ranked.map(({ skillId, misconceptionId }) => `${skillId} ${misconceptionId}`)).toEqual([
+    "k halves",
+    "k swaps",
+    "k adds",
+    "j adds",
+    "k over",
+  ]);
+  expect(ranked[0]).toEqual({
+    skillId: "k",
+    misconceptionId: "halves",
+    students: [
+      { studentId: "dan", times: 2 },
+      { studentId: "cem", times: 1 },
+    ],
+    secureSince: 0,
+  });
+  expect(ranked[4]).toMatchObject({ students: [], secureSince: 2 });
 });
 
 describe("gain", () => {

@@ -1,5 +1,6 @@
 import "server-only";
 import { slotClashes, slotWords } from "@/core/grouping/slotClashes";
+import { fullName } from "@/core/roster/fullName";
 import { classesById, peopleById, staffOfSchools } from "@/db/queries/people";
 import {
   groupsById,
@@ -83,7 +84,7 @@ export async function groupBoard(
     classes: classes.map(({ id, name }) => ({ id, name })),
     colleagues: (await staffOfSchools(db, [staff.schoolId]))
       .filter(({ id }) => id !== staff.personId)
-      .map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` })),
+      .map((colleague) => ({ id: colleague.id, name: fullName(colleague) })),
     skillId: skill?.id ?? null,
     today: classroom.today,
     groups: groups.map((group): BoardGroup => {
@@ -120,7 +121,7 @@ export async function groupBoard(
           .filter(({ share }) => share.groupId === id)
           .map(({ share, person }) => ({
             id: share.id,
-            name: `${person.givenName} ${person.familyName}`,
+            name: fullName(person),
             until: share.untilDay,
           })),
         mayChange: changeable.has(id),

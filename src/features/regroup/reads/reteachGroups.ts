@@ -3,6 +3,7 @@ import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import type { OutcomeVerdict } from "@/core/grouping/reteachOutcome";
+import { stateOfRun } from "@/core/work/stateOfRun";
 import { tellingMisses } from "@/db/queries/answerLog";
 import { classesById, peopleById } from "@/db/queries/people";
 import {
@@ -24,6 +25,7 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { schoolOf, todayOf } from "@/server/runtime/school";
 import { dayWords } from "@/words/staff/dayWords";
+import { runWords } from "@/words/staff/runWords";
 import { chipOf, suggestGroups } from "../suggestions";
 import type { GroupListEntry, GroupView, Limits, MemberView, Suggestions } from "../types";
 import { groupStages, groupsAround, latestReteaches } from "./stages";
@@ -177,9 +179,8 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
 }
 
 function practiceWords(run: RunRow | null): string {
-  if (!run) return "not started";
-  if (run.finishReason === "mastered") return "mastered";
-  return run.finishReason ? "finished" : `${run.itemsDone} items`;
+  const state = stateOfRun(run);
+  return run && state === "working" ? `${run.itemsDone} items` : runWords(state);
 }
 
 function outcomeOf(members: readonly MemberView[]): GroupView["outcome"] {

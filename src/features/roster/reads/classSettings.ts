@@ -1,4 +1,5 @@
 import "server-only";
+import { fullName } from "@/core/roster/fullName";
 import { classesById, classesOfSchools, staffOfSchools } from "@/db/queries/people";
 import { staffOfClasses } from "@/db/queries/roster";
 import { demandStaff } from "@/server/access/demand";
@@ -30,13 +31,13 @@ export async function classSettings(context: Context, classId: string): Promise<
     staff: rows.map(({ row, person }) => ({
       rowId: row.id,
       personId: person.id,
-      name: `${person.givenName} ${person.familyName}`,
+      name: fullName(person),
       role: row.role,
       from: row.fromDay,
       until: row.untilDay,
       over: row.untilDay !== null && row.untilDay < today,
     })),
-    colleagues: colleagues.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` })),
+    colleagues: colleagues.map((colleague) => ({ id: colleague.id, name: fullName(colleague) })),
     mayShare: may(actor, "share", subjectOfClass(found)),
     mayEnroll: may(actor, "enroll", subjectOfClass(found)),
     today,

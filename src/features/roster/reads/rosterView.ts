@@ -3,6 +3,7 @@ import { formatDistance } from "date-fns";
 import { cache } from "react";
 import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { groupBy } from "@/core/collections/groupBy";
+import { fullName } from "@/core/roster/fullName";
 import { lasts } from "@/core/roster/lasts";
 import { type HealthIssue, rosterHealth } from "@/core/roster/rosterHealth";
 import { classesById, classesOfSchools, studentsOfClasses } from "@/db/queries/people";
@@ -85,7 +86,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
   const issues = rosterHealth({
     students: students.map(({ view, person }) => ({
       id: view.id,
-      name: `${person.givenName} ${person.familyName}`,
+      name: fullName(person),
       grade: person.grade,
       birthYear: person.birthYear,
       classIds: view.classIds,
@@ -116,7 +117,7 @@ const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: strin
       subject,
       kind,
       students: size.get(id) ?? 0,
-      staff: (staffBy.get(id) ?? []).map(({ person }) => `${person.givenName} ${person.familyName}`),
+      staff: (staffBy.get(id) ?? []).map(({ person }) => fullName(person)),
     })),
     students: students.map(({ view }) => view),
     health: issues.map((issue) => healthView(issue, nameOf)),

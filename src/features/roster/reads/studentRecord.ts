@@ -1,5 +1,6 @@
 import "server-only";
 import { NO_SUPPORTS, type StudentSupports } from "@/core/model/supports";
+import { fullName } from "@/core/roster/fullName";
 import { credentialOf } from "@/db/queries/credentials";
 import { staffAround } from "@/db/queries/people";
 import { enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
@@ -33,7 +34,7 @@ export async function studentRecord(context: Context, studentId: string): Promis
   ]);
   return {
     id: person.id,
-    name: `${person.givenName} ${person.familyName}`,
+    name: fullName(person),
     givenName: person.givenName,
     familyName: person.familyName,
     studentNumber: person.studentNumber ?? "",
@@ -130,7 +131,7 @@ export async function whoCanSee(context: Context, studentId: string): Promise<Ac
     }));
   return {
     studentId,
-    name: `${person.givenName} ${person.familyName}`,
+    name: fullName(person),
     left: person.archivedAt !== null,
     people: people.sort((x, y) => x.name.localeCompare(y.name)),
     own: "The student sees the own work and results that were given back; no other student sees anything of them.",

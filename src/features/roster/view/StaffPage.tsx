@@ -3,6 +3,7 @@ import { useQueryState } from "nuqs";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useRun } from "@/client/useRun";
+import { fullName } from "@/core/roster/fullName";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
@@ -32,7 +33,7 @@ export function StaffPage({ view }: { readonly view: StaffView }) {
   const [find, setFind] = useQueryState("find", { defaultValue: "" });
   const words = find.trim().toLocaleLowerCase();
   const shown = view.people.filter((person) =>
-    [nameOf(person), person.email, ...person.classes].some((text) => text.toLocaleLowerCase().includes(words)),
+    [fullName(person), person.email, ...person.classes].some((text) => text.toLocaleLowerCase().includes(words)),
   );
   return (
     <div className="px-5 py-4 text-[15px]">
@@ -69,18 +70,18 @@ export function StaffPage({ view }: { readonly view: StaffView }) {
         <tbody>
           {shown.map((person) => (
             <tr key={person.id} className="border-hair border-t">
-              <td className="py-1.5">{nameOf(person)}</td>
+              <td className="py-1.5">{fullName(person)}</td>
               <td className="text-mute">{person.email}</td>
               <td>
                 <select
                   className={FIELD}
-                  aria-label={`Role of ${nameOf(person)}`}
+                  aria-label={`Role of ${fullName(person)}`}
                   disabled={run.busy}
                   value={person.role ?? ""}
                   onChange={(event) =>
                     run(
                       () => setSchoolRoleAction({ personId: person.id, role: event.target.value }),
-                      `${nameOf(person)} is now ${event.target.value}.`,
+                      `${fullName(person)} is now ${event.target.value}.`,
                     )
                   }
                 >
@@ -96,7 +97,7 @@ export function StaffPage({ view }: { readonly view: StaffView }) {
               <td className="text-right">
                 <Button
                   look="quiet"
-                  aria-label={`Change the data of ${nameOf(person)}`}
+                  aria-label={`Change the data of ${fullName(person)}`}
                   onClick={() => setCorrecting(person)}
                 >
                   Change
@@ -113,8 +114,6 @@ export function StaffPage({ view }: { readonly view: StaffView }) {
     </div>
   );
 }
-
-const nameOf = ({ givenName, familyName }: StaffMember) => `${givenName} ${familyName}`;
 
 function Left({ view }: { readonly view: StaffView }) {
   const run = useRun(undoAction);
@@ -150,7 +149,7 @@ function CorrectStaff({ person, close }: { readonly person: StaffMember; readonl
   const run = useRun(undoAction, true);
   const { id: personId, givenName, familyName, email, isSelf, classes } = person;
   return (
-    <Dialog open onOpenChange={(open) => (open ? null : close())} title={nameOf(person)}>
+    <Dialog open onOpenChange={(open) => (open ? null : close())} title={fullName(person)}>
       <form
         className="space-y-3 text-[15px]"
         onSubmit={(event) => {
@@ -174,7 +173,7 @@ function CorrectStaff({ person, close }: { readonly person: StaffMember; readonl
           </p>
           <Button
             disabled={run.busy}
-            onClick={() => run(() => archiveStaffAction({ personId }), `${nameOf(person)} left the staff.`, close)}
+            onClick={() => run(() => archiveStaffAction({ personId }), `${fullName(person)} left the staff.`, close)}
           >
             Has left the staff
           </Button>

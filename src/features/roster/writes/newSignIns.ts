@@ -1,6 +1,7 @@
 import "server-only";
 import { toDataURL } from "qrcode";
 import { array, boolean, object, string } from "yup";
+import { fullName } from "@/core/roster/fullName";
 import { revokeSessionsOf } from "@/db/queries/credentials";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import type { Queryable } from "@/db/queryable";
@@ -69,7 +70,7 @@ export async function newSignIns(context: Context, raw: unknown): Promise<SignIn
     const cardAddress = cardToken === null ? null : `${runtime.publicAddress}/card#${cardToken}`;
     const slip = {
       studentId: id,
-      name: names.get(id) ?? `${person.givenName} ${person.familyName}`,
+      name: names.get(id) ?? fullName(person),
       className: own?.name ?? "",
       code: own?.code ?? "",
       pin,

@@ -3,24 +3,17 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { sayDone, sayProblem } from "@/client/notices";
 import { usePullList } from "@/client/pull-list/pullList";
+import type { RunState } from "@/core/work/stateOfRun";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button } from "@/ui/primitives/Button";
+import { runWords } from "@/words/staff/runWords";
 import { moveDueDayAction, withdrawAction } from "../actions";
-import type { StudentStatus, WorkRowView, WorkView } from "../types";
+import type { WorkRowView, WorkView } from "../types";
 import { KIND_WORDS } from "./kindWords";
 
-const ORDER: readonly StudentStatus[] = ["stuck", "working", "not-started", "budget", "amount", "mastered"];
-const NAMES: Readonly<Record<StudentStatus, string>> = {
-  stuck: "stuck",
-  working: "working",
-  "not-started": "not started",
-  budget: "finished, not mastered",
-  amount: "handed in",
-  mastered: "mastered",
-};
-
+const ORDER: readonly RunState[] = ["stuck", "working", "not-started", "missed", "budget", "amount", "mastered"];
 /** One piece of work: who is where, who wants help, and what can still be changed. */
 export function WorkPage({ work, base }: { readonly work: WorkView; readonly base: string }) {
   const router = useRouter();
@@ -30,7 +23,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
   const rows = [...work.rows].sort(
     (x, y) => ORDER.indexOf(x.status) - ORDER.indexOf(y.status) || x.name.localeCompare(y.name),
   );
-  const pullAll = (status: StudentStatus) =>
+  const pullAll = (status: RunState) =>
     pull.add(
       rows
         .filter((row) => row.status === status)
@@ -86,12 +79,12 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
           if (count === 0) return null;
           return (
             <span key={status} className={status === "stuck" ? "text-clay font-semibold" : ""}>
-              {count} {NAMES[status]}{" "}
+              {count} {runWords(status)}{" "}
               <Button
                 look="quiet"
                 className="px-0! py-0! text-[14px]!"
                 onClick={() => pullAll(status)}
-                aria-label={`Put the ${count} ${NAMES[status]} on the pull list`}
+                aria-label={`Put the ${count} ${runWords(status)} on the pull list`}
               >
                 Pull {count}
               </Button>
@@ -115,7 +108,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
             <Row
               key={row.studentId}
               row={row}
-              name={NAMES[row.status]}
+              name={runWords(row.status)}
               toggle={() => pull.toggle({ id: row.studentId, name: row.name, skillId: null })}
               pulled={pull.has(row.studentId)}
             />
