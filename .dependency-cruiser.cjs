@@ -30,7 +30,7 @@ module.exports = {
     only("core", "core"),
     only("formats", "formats", "words", "core"),
     only("db", "db", "core/model"),
-    only("ui", "ui", "core/model"),
+    only("ui", "ui", "words", "core/model"),
     only("words", "words", "core"),
     only("server", "server", "db", "formats", "words", "core"),
     only("client", "client", "formats", "words", "core"),

@@ -111,7 +111,11 @@ it("a thousand mutated files are read or refused in words; what is sound applies
       tables: packageOf(other as NonNullable<typeof other>).tables,
     }),
   ];
-  const sheets = [await writeSheet(rows, "csv"), await writeSheet(rows, "tsv"), await writeSheet(rows, "xlsx")];
+  const sheets = [
+    await writeSheet(rows, "csv", "R"),
+    await writeSheet(rows, "tsv", "R"),
+    await writeSheet(rows, "xlsx", "R"),
+  ];
   const around = {
     schoolKey: "school-1",
     target: null,

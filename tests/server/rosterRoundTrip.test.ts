@@ -52,7 +52,7 @@ describe("what goes out comes in without a difference", () => {
         await fresh();
         await applyFile(school, "in.zip", writeOneRoster(packageOf(roster)));
         await dress();
-        const sheet = await writeSheet(await rosterSheet(await cora(), []), format);
+        const sheet = await writeSheet(await rosterSheet(await cora(), []), format, "Roster");
         const back = await previewFile(school, `out.${format}`, sheet);
         expect(back.faults).toEqual([]);
         expect(back.firstPage.entries).toEqual([]);

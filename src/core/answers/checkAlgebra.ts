@@ -9,6 +9,7 @@ export type AlgebraCheck =
 /**
  * Checks a typed expression, equation or inequality against the key: right when they are equivalent. "unreadable" is not
  * scored; "too-hard" stands for lines that cannot be decided. The key itself must be readable, or everything is too hard.
+ * @example checkAlgebra("2(x + 1)", "2x + 2") // { verdict: "right" }
  */
 export function checkAlgebra(answer: string, key: string): AlgebraCheck {
   const [given, wanted] = [readAlgebra(answer), readAlgebra(key)];

@@ -10,6 +10,7 @@ export type ConditionCheck =
  * Checks an open answer against a condition on `x` in the expression language of item models: for "a multiple of 4 between
  * 50 and 60" it is "mod(x, 4) == 0 and x > 50 and x < 60". Throws "bad-expression" for a condition that cannot be read or
  * gives no truth value; a value for which it cannot be worked out is wrong.
+ * @example checkCondition("6", "x > 5").verdict // "right"
  */
 export function checkCondition(answer: string, condition: string): ConditionCheck {
   const holds = compileExpression(condition);

@@ -2,7 +2,11 @@ import { demandThat } from "../model/fail";
 import { rational } from "../numeric/rational";
 import { type PartialCheck, partialCheck } from "./partialCheck";
 
-/** Checks pairs: the share of the wanted ones that were made; a partner left open is not wrong, it earns nothing. */
+/**
+ * Checks pairs: the share of the wanted ones that were made; a partner left open is not wrong, it earns nothing.
+ * @throws CoreError "bad-argument", where this does not hold: A matching needs a pair.
+ * @example checkMatching({ a: "1", b: "2" }, { a: "1", b: "3" }).share.toFraction() // "1/2"
+ */
 export function checkMatching(
   given: Readonly<Record<string, string | null>>,
   wanted: Readonly<Record<string, string>>,

@@ -17,6 +17,7 @@ export type NumberCheck =
  * Checks a typed number by its rule: value within the tolerance, in an accepted unit (converted exactly), written in an
  * accepted form. A right value in a form not asked for, or without the unit, is "unreadable", so that it can be mended
  * without losing a try; a right number with the wrong unit is wrong. Throws "bad-argument" for a senseless rule.
+ * @example checkNumber("6/8", { value: rational(3, 4) }).verdict // "right"
  */
 export function checkNumber(answer: string, rule: NumberRule): NumberCheck {
   demandNumberRule(rule);

@@ -6,6 +6,7 @@ import { type PartialCheck, partialCheck } from "./partialCheck";
  * Checks an order: how few members would have to be moved. The longest row that already stands in the right order, less one,
  * over the most there can be, less one: one member out of place costs one step, a reversed order earns nothing. Throws
  * "bad-argument" unless the same two or more different members were ordered.
+ * @example checkOrder(["a", "c", "b"], ["a", "b", "c"]).share.toFraction() // "1/2"
  */
 export function checkOrder(given: readonly string[], wanted: readonly string[]): PartialCheck {
   const places = given.map((member) => wanted.indexOf(member));

@@ -31,6 +31,7 @@ export interface StepCheck {
  * made it. Lines are expressions, equations or inequalities, best in one unknown; with more, only "true" or "wrong" is said.
  * "unreadable" names the reason, of the line before as well. Never throws; done within milliseconds.
  * Example: `checkStep("2(x + 3) = 10", "2x + 3 = 10")` is wrong with the slip "distribution".
+ * @example checkStep("2x + 3 = 7", "2x = 4").verdict // "useful"
  */
 export function checkStep(previous: string, next: string): StepCheck {
   const [before, after] = [readAlgebra(previous), readAlgebra(next)];

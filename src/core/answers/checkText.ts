@@ -27,6 +27,7 @@ const TWO_OFF_FROM = 8;
 /**
  * Checks a typed text: right when, after what the rule overlooks, it is an accepted one; nearly spelled words count when the
  * rule is lenient, and are said to be misspelled. Throws "bad-argument" for a rule that accepts nothing.
+ * @example checkText(" The Ratio ", { accepted: ["the ratio"], ignoreCase: true, ignoreSpacing: true, ignoreAccents: false, ignorePunctuation: false, spelling: "exact" }) // { verdict: "right", as: "the ratio", misspelled: false }
  */
 export function checkText(answer: string, rule: TextRule): TextCheck {
   demandThat(

@@ -7,6 +7,7 @@ import { readAlgebra } from "./algebra/readAlgebra";
  * False for a line that cannot be read or decided (`checkAlgebra` says why). Never throws, runs nothing, and is done within
  * milliseconds for any text up to 500 characters.
  * Example: `equivalent("2(x + 3) = 10", "x = 2")` is true.
+ * @example equivalent("2(x + 1)", "2x + 2") // true
  */
 export function equivalent(one: string, other: string): boolean {
   const [first, second] = [readAlgebra(one), readAlgebra(other)];

@@ -21,7 +21,10 @@ export interface NumberRule {
   readonly unitRequired?: boolean;
 }
 
-/** Throws "bad-argument" for a negative tolerance, an empty choice of forms, or a unit that is worth nothing. */
+/**
+ * Throws "bad-argument" for a negative tolerance, an empty choice of forms, or a unit that is worth nothing.
+ * @example demandNumberRule({ value: rational(3, 4) }) // undefined
+ */
 export function demandNumberRule({ tolerance, forms, units }: NumberRule): void {
   demandThat(
     (!tolerance || tolerance.size.compare(0) >= 0) &&

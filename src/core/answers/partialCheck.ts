@@ -6,6 +6,9 @@ export interface PartialCheck {
   readonly share: Rational;
 }
 
+/**
+ * @example partialCheck(rational(1, 2)).verdict // "partly"
+ */
 export function partialCheck(share: Rational): PartialCheck {
   return { verdict: share.equals(1) ? "right" : share.equals(0) ? "wrong" : "partly", share };
 }

@@ -22,6 +22,7 @@ const NUMBER =
  * Reads a number as a student types it: whole ("12", "1 200", "1,200"), decimal ("0.5", ".5", "2,5"), fraction ("3/4"), or
  * mixed ("1 3/4"), with an optional sign and currency sign before it and a unit after it. A single comma followed by
  * exactly three digits groups thousands; any other comma is a decimal comma. Exact: "0.1" is 1/10.
+ * @example readNumber("1 3/4").value?.toFraction() // "7/4"
  */
 export function readNumber(text: string): NumberReading {
   if (text.length > LONGEST) return { ok: false, reason: "too-long" };

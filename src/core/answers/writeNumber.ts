@@ -5,6 +5,7 @@ export type NumberFormat = "fraction" | "decimal" | "money" | "mixed";
 /**
  * Writes an exact number: whole numbers plainly; others as "3/4", as a mixed number "1 3/4", or as a decimal (rounded to
  * six places, no trailing zeros), with "money" always two places unless whole.
+ * @example writeNumber(rational(7, 4), "mixed") // "1 3/4"
  */
 export function writeNumber(value: Rational, format: NumberFormat): string {
   const sign = value.s < 0n ? "-" : "";

@@ -19,6 +19,9 @@ export interface FormModel {
   readonly binaries: readonly string[];
 }
 
+/**
+ * @example chosenName(2, 0) // "x_2_0"
+ */
 export const chosenName = (item: number, form: number) => `x_${item}_${form}`;
 const passageName = (passage: number, form: number) => `p_${passage}_${form}`;
 

@@ -19,6 +19,8 @@ export interface FormPrediction {
 /**
  * What a form will show before it is given, in a group of normal ability: mean, spread and reliability of the number right
  * (marginal reliability; Kolen, Zeng & Hanson 1996), and the standard error at the cut.
+ * @throws CoreError "bad-argument", where this does not hold: A prediction needs a group with sd > 0 and a cut.
+ * @example predictForm([{ a: 1, b: 0, c: 0 }], { mean: 0, sd: 1 }, 0.5).mean?.toFixed(2) // "0.50"
  */
 export function predictForm(
   items: readonly ItemParameters[],

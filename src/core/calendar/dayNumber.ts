@@ -6,6 +6,7 @@ export type SchoolDay = string;
 /**
  * Days since 1970-01-01 in the proleptic Gregorian calendar; throws "unreadable-day" for anything but a real day.
  * Source: H. Hinnant, "chrono-compatible low-level date algorithms", days_from_civil.
+ * @example dayNumber("1970-01-02") // 1
  */
 export function dayNumber(day: SchoolDay): number {
   const parts = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day);

@@ -1,6 +1,9 @@
 import type { SchoolDay } from "./dayNumber";
 
-/** The day that lies `number` days after 1970-01-01; inverse of `dayNumber` (Hinnant, civil_from_days). */
+/**
+ * The day that lies `number` days after 1970-01-01; inverse of `dayNumber` (Hinnant, civil_from_days).
+ * @example dayOfNumber(1) // "1970-01-02"
+ */
 export function dayOfNumber(number: number): SchoolDay {
   const shifted = number + 719468;
   const era = Math.floor(shifted / 146097);

@@ -22,6 +22,7 @@ export interface PlanPosition {
  * The class stands at its first skill that is not reached: its target day against today gives the days behind, and it is
  * never counted as ahead for a skill that is merely not due yet: ahead counts from the last target that lies in the
  * future and is already reached.
+ * @example planPosition([{ skillId: "a", targetDay: "2026-11-20", shareSecure: 0.2 }], "2026-11-23", { holidays: new Set() }, 0.5) // { nextSkillId: "a", daysAhead: -1 }
  */
 export function planPosition(
   plan: readonly PlannedSkill[],

@@ -8,7 +8,10 @@ export interface PlanSpan {
   readonly targetDay: SchoolDay;
 }
 
-/** Gives each skill in turn the same number of school days (1 or more), beginning on `startDay` or the next taught day. */
+/**
+ * Gives each skill in turn the same number of school days (1 or more), beginning on `startDay` or the next taught day.
+ * @example spreadPlan(["a", "b"], "2026-11-23", 5, { holidays: new Set() }).map(({ fromDay }) => fromDay) // ["2026-11-23", "2026-11-30"]
+ */
 export function spreadPlan(
   skillIds: readonly string[],
   startDay: SchoolDay,

@@ -3,6 +3,7 @@ import { type Drill, GAPS } from "./drill";
 /**
  * The drill after an answer to a fact. In time: its next meeting lies further off, and past the last gap it is known. Not in
  * time: it comes back after one other fact; a known one is learned again. A fact from the waiting ones is now being learned.
+ * @example nextDrillFact(answerDrill(startDrill(["6x7"], ["2x2"]), "6x7", true)) // "2x2"
  */
 export function answerDrill(drill: Drill, factId: string, inTime: boolean): Drill {
   const place = drill.place + 1;

@@ -15,7 +15,10 @@ export interface FactDay {
   readonly newlyFluent: readonly string[];
 }
 
-/** Totals of each day with attempts, oldest first. `attempts` oldest first; `limitOf` gives the limit of a fact in seconds. */
+/**
+ * Totals of each day with attempts, oldest first. `attempts` oldest first; `limitOf` gives the limit of a fact in seconds.
+ * @example dayTotals([{ fact: { operation: "add", left: 4, right: 6 }, right: true, seconds: 2, day: 100 }], () => 3).length // 1
+ */
 export function dayTotals(attempts: readonly FactAttempt[], limitOf: (fact: Fact) => number): FactDay[] {
   const days = [...new Set(attempts.map(({ day }) => day))].sort((x, y) => x - y);
   return days.map((day) => {

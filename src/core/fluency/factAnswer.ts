@@ -1,7 +1,10 @@
 import { demandThat } from "../model/fail";
 import type { Fact } from "./fact";
 
-/** The whole number from 0 that answers a fact. Throws "bad-argument" when there is none. */
+/**
+ * The whole number from 0 that answers a fact. Throws "bad-argument" when there is none.
+ * @example factAnswer({ operation: "multiply", left: 6, right: 7 }) // 42
+ */
 export function factAnswer({ operation, left, right }: Fact): number {
   const value =
     operation === "add"

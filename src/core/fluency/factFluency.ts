@@ -24,6 +24,7 @@ const PRIOR = 0.5;
  * Whether a fact is known by heart: the chance of a right answer within the student's limit is at least 0.9, with attempts
  * from two or more days. Newer attempts count more; related facts lend a little, but no days. `attempts` hold any facts,
  * oldest first; `limitOf` gives the limit in seconds of a fact.
+ * @example factFluency({ operation: "add", left: 4, right: 6 }, [{ fact: { operation: "add", left: 4, right: 6 }, right: true, seconds: 2, day: 100 }], () => 3).attempts // 1
  */
 export function factFluency(
   fact: Fact,

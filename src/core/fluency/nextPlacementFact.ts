@@ -2,7 +2,10 @@ import type { Fact } from "./fact";
 import { factId } from "./factId";
 import { type FactFamily, type PlacementAnswer, placeFacts } from "./placeFacts";
 
-/** The next fact to ask: one not asked yet of the first family that has not ended; null when placement is over. */
+/**
+ * The next fact to ask: one not asked yet of the first family that has not ended; null when placement is over.
+ * @example nextPlacementFact([{ id: "tens", facts: [{ operation: "add", left: 4, right: 6 }] }], [], () => 0).familyId // "tens"
+ */
 export function nextPlacementFact(
   families: readonly FactFamily[],
   answers: readonly PlacementAnswer[],

@@ -27,7 +27,10 @@ const TOO_HARD_UNDER = 0.5;
 const LEVEL = 0.9;
 const LEAST_ASKED = 3;
 
-/** Where each family stands after the answers so far: the interval is corrected for the facts left (a family is finite). */
+/**
+ * Where each family stands after the answers so far: the interval is corrected for the facts left (a family is finite).
+ * @example placeFacts([{ id: "tens", facts: [{ operation: "add", left: 4, right: 6 }] }], []).map(({ familyId }) => familyId) // ["tens"]
+ */
 export function placeFacts(families: readonly FactFamily[], answers: readonly PlacementAnswer[]): FamilyPlacement[] {
   return families.map(({ id, facts }) => {
     const own = answers.filter(({ familyId }) => familyId === id);

@@ -1,7 +1,10 @@
 import type { Fact } from "./fact";
 import { factAnswer } from "./factAnswer";
 
-/** Facts with the same three numbers: operands turned round, and the inverse operations; the fact itself is not among them. */
+/**
+ * Facts with the same three numbers: operands turned round, and the inverse operations; the fact itself is not among them.
+ * @example relatedFacts({ operation: "multiply", left: 6, right: 7 }).map(factId) // ["7*6", "42/7", "42/6"]
+ */
 export function relatedFacts(fact: Fact): Fact[] {
   const answer = factAnswer(fact);
   const { operation, left, right } = fact;

@@ -10,7 +10,11 @@ export interface TypingSample {
 
 const LEAST_SAMPLES = 5;
 
-/** A student's own seconds for entering one digit: the median over at least five copied numbers. */
+/**
+ * A student's own seconds for entering one digit: the median over at least five copied numbers.
+ * @throws CoreError "bad-argument", where this does not hold: A typing sample has digits from 1 and seconds above 0.
+ * @example typingTime([{ digits: 2, seconds: 1 }]).noEstimate // "too-few-samples"
+ */
 export function typingTime(
   samples: readonly TypingSample[],
 ): { readonly secondsPerDigit: number; readonly n: number } | NoEstimate<"too-few-samples"> {

@@ -33,6 +33,8 @@ const LEVEL = 0.95;
  * Whether a group's members moved further than similar students who were not in it: each member's change less the mean
  * change of the nearest others before (matching with a caliper and replacement; Stuart 2010), with Student's interval over
  * the members. Needs two matched members. Never a bare tick: it comes with its interval and how many could be compared.
+ * @throws CoreError "bad-argument", where this does not hold: Values before and after are finite.
+ * @example comparedChange([{ before: 0.3, after: 0.8 }], [{ before: 0.3, after: 0.4 }]).noEstimate // "too-few-similar"
  */
 export function comparedChange(
   members: readonly BeforeAndAfter[],

@@ -2,6 +2,9 @@ import type { LinearConstraint, LinearModel, LinearTerm } from "../model/linearM
 import { type GroupProblem, unitsOf } from "./groupProblem";
 import { tenthOf } from "./tenthOf";
 
+/**
+ * @example memberName(2, 0) // "x_2_0"
+ */
 export const memberName = (student: number, skill: number) => `x_${student}_${skill}`;
 const openName = (skill: number) => `y_${skill}`;
 

@@ -18,6 +18,7 @@ const LEAST_GAIN = 0.15;
 /**
  * Whether a reteach worked for one student. Open until the check is whole; learned with 3 of 4 or more right and at least
  * a chance of mastery at Secure; closer when the chance rose by 0.15 or more; otherwise the student goes round again.
+ * @example reteachOutcome({ chanceBefore: 0.3, chanceNow: 0.9, check: { right: 4, answered: 4, of: 4 } }) // "learned"
  */
 export function reteachOutcome(student: OutcomeOfStudent): OutcomeVerdict {
   const { check, chanceBefore, chanceNow } = student;

@@ -12,7 +12,10 @@ export interface SlotClash {
   readonly slot: string;
 }
 
-/** Members who would have to be in two groups in the same lesson of the same weeks. */
+/**
+ * Members who would have to be in two groups in the same lesson of the same weeks.
+ * @example slotClashes({ groupId: "g", slots: ["1-2"], fromDay: "2026-11-23", untilDay: null }, ["ada"], [{ groupId: "h", personId: "ada", slots: ["1-2"], fromDay: "2026-11-23", untilDay: null }]).length // 1
+ */
 export function slotClashes(
   meeting: Meeting,
   memberIds: readonly string[],
@@ -30,13 +33,7 @@ export function slotClashes(
   });
 }
 
-const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday"] as const;
+const DAYS_A_WEEK = 5;
 export const LESSONS_A_DAY = 8;
 /** A lesson of the week as it is written: weekday 1 to 5, a dash, lesson of the day. */
-export const SLOT = new RegExp(`^[1-${DAYS.length}]-[1-${LESSONS_A_DAY}]$`);
-
-/** "Monday, lesson 3". */
-export function slotWords(slot: string): string {
-  const [day, lesson] = slot.split("-").map(Number);
-  return `${DAYS[(day ?? 1) - 1] ?? ""}, lesson ${lesson ?? ""}`;
-}
+export const SLOT = new RegExp(`^[1-${DAYS_A_WEEK}]-[1-${LESSONS_A_DAY}]$`);

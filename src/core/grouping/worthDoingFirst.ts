@@ -17,6 +17,8 @@ export interface WorthDoing {
 /**
  * What is worth doing first for a student in the minutes at hand: skills by expected gain per minute,
  * ready * (P after - P before) * (1 + unlocked weight) / minutes. Skills with nothing to gain are left out.
+ * @throws CoreError "bad-argument", where this does not hold: Minutes at hand are 0 or more.
+ * @example worthDoingFirst([{ id: "a", mastery: 0.3, learning: 0.1, ready: 1, unlockedWeight: 0 }, { id: "b", mastery: 0.3, learning: 0.1, ready: 0.1, unlockedWeight: 0 }], 10).map(({ skillId }) => skillId) // ["a", "b"]
  */
 export function worthDoingFirst(
   skills: readonly (WorkableSkill & { readonly id: string })[],

@@ -29,7 +29,10 @@ export function optionsInOrder(options: readonly DrawnOption[], ids: readonly st
   return ordered.length === options.length ? ordered : options;
 }
 
-/** What an option is called on the screen: by its place, so that no id tells which one is right. */
+/**
+ * What an option is called on the screen: by its place, so that no id tells which one is right.
+ * @example optionLetter(2) // "C"
+ */
 export const optionLetter = (place: number): string => String.fromCharCode(65 + place);
 
 /** The option that a letter of the screen stands for. */

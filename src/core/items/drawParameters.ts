@@ -31,7 +31,10 @@ export function drawParameters({ itemId, body }: ItemVersion, seed: number): Par
   });
 }
 
-/** The value of an expression that must be a number. */
+/**
+ * The value of an expression that must be a number.
+ * @throws CoreError "bad-expression".
+ */
 export function numberFrom(expression: string, values: ParameterValues): Rational {
   const value = compileExpression(expression)(values);
   if (typeof value === "boolean") {

@@ -7,6 +7,7 @@ import type { ParameterValues } from "./drawParameters";
  * Fills `{name}` slots in a text with words of the story or numbers. `{x:decimal}` writes a number as a decimal,
  * `{x:money}` with two decimals unless it is whole, `{x:mixed}` as a mixed number. Words may hold slots themselves (one
  * level). Throws "bad-item" for an unknown slot.
+ * @example fillText("{a} boats", { a: rational(3) }, {}) // "3 boats"
  */
 export function fillText(text: string, values: ParameterValues, words: Readonly<Record<string, string>>): string {
   const fill = (part: string, depth: number): string =>

@@ -45,7 +45,10 @@ export interface ItemRoom<Body, Drawn, Shown, Response> {
   readonly guessing: (body: Body) => number;
 }
 
-/** A record of the browser's with a text under a name; null when it is none. */
+/**
+ * A record of the browser's with a text under a name; null when it is none.
+ * @example sentText({ text: "7" }, "text") // "7"
+ */
 export function sentText(sent: unknown, name: string): string | null {
   const value = typeof sent === "object" && sent !== null ? (sent as Record<string, unknown>)[name] : undefined;
   return typeof value === "string" ? value : null;

@@ -10,6 +10,9 @@ export const textsByName = () =>
     )
     .required();
 
+/**
+ * @example isTexts({ a: "1", b: 2 }) // false
+ */
 export const isTexts = (value: unknown): boolean =>
   typeof value === "object" &&
   value !== null &&

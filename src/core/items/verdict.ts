@@ -22,13 +22,19 @@ export type Verdict =
       readonly misconceptionIds: readonly string[];
     };
 
+/**
+ * @example unreadable("not-a-number") // { readable: false, reason: "not-a-number" }
+ */
 export const unreadable = (reason: UnreadableReason, wanted?: string): Verdict => ({
   readable: false,
   reason,
   ...(wanted === undefined ? {} : { wanted }),
 });
 
-/** All or nothing. */
+/**
+ * All or nothing.
+ * @example allOrNothing(true) // { readable: true, earned: 1, possible: 1, misconceptionIds: [] }
+ */
 export const allOrNothing = (right: boolean, misconceptionId: string | null = null): Verdict => ({
   readable: true,
   earned: right ? 1 : 0,

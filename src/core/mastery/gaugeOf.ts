@@ -25,6 +25,7 @@ export interface Gauge {
 /**
  * The gauge of one student in one skill on a day. `secureBeyondGrade` tells whether the student is Secure in a skill that
  * builds on this one and lies beyond the student's grade, which makes a mastered skill Extending.
+ * @example gaugeOf(null, 0.3, 20000, false).tooLittle // true
  */
 export function gaugeOf(state: SkillState | null, prior: number, day: number, secureBeyondGrade: boolean): Gauge {
   const chance = state ? masteryToday(state, day) : prior;

@@ -12,7 +12,10 @@ export interface SkillPlace {
   readonly prerequisites: readonly string[];
 }
 
-/** All gauges of one student on a day, by skill id, for any set of skills that is closed under "builds on". */
+/**
+ * All gauges of one student on a day, by skill id, for any set of skills that is closed under "builds on".
+ * @example gaugesOfStudent({ grade: 6, states: new Map() }, [{ id: "a", grade: 6, difficulty: 0, prerequisites: [] }], 20000).get("a")?.tooLittle // true
+ */
 export function gaugesOfStudent(
   student: { readonly grade: number | null; readonly states: ReadonlyMap<string, SkillState> },
   skills: readonly SkillPlace[],

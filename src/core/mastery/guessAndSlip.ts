@@ -22,6 +22,7 @@ export interface GuessAndSlip {
  * Chance of a right answer without mastery (guess) and of a wrong one with it (slip), from the item's parameters at the
  * ability of one who has not and one who has mastered the skill. Kept within 0.05 to 0.60 and 0.05 to 0.35, so that
  * guess + slip < 1 (the condition for a right answer to raise the chance of mastery; van de Sande 2013).
+ * @example guessAndSlip({ a: 1, b: 0, c: 0 }, 0).guess.toFixed(2) // "0.45"
  */
 export function guessAndSlip(item: ItemParameters, skillDifficulty: number): GuessAndSlip {
   const bounded = (value: number, most: number) => Math.min(most, Math.max(LEAST_ERROR, value));

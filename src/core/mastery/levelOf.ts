@@ -1,7 +1,11 @@
 import { demandThat } from "../model/fail";
 import { LEVEL_CUTS, type Level } from "../model/levels";
 
-/** The level of a chance of mastery; a school may set its own cuts. `extending`: mastered here and Secure in what builds on it beyond the grade. */
+/**
+ * The level of a chance of mastery; a school may set its own cuts. `extending`: mastered here and Secure in what builds on it beyond the grade.
+ * @throws CoreError "bad-argument", where this does not hold: Cuts must rise within 0 to 1.
+ * @example levelOf(0.9, false) // "secure"
+ */
 export function levelOf(
   chance: number,
   extending: boolean,

@@ -9,7 +9,10 @@ export interface Snag {
   readonly withHelpOf: readonly string[];
 }
 
-/** The last snag in a skill with whose help it was cleared; `help` lists taught groups and talks by day. Null when there was none. */
+/**
+ * The last snag in a skill with whose help it was cleared; `help` lists taught groups and talks by day. Null when there was none.
+ * @example snagOf({ snagDay: null, snagClearedDay: null }, []) // null
+ */
 export function snagOf(
   state: Pick<SkillState, "snagDay" | "snagClearedDay">,
   help: readonly { readonly day: number; readonly by: string }[],

@@ -16,6 +16,7 @@ export interface TraceStep {
  * learning. The wrong-answer denominator is built from its own terms, since 1 - P(right) drifts above 1 with rounding.
  * An answer that earned a part of what was possible is taken as right with that share of the exponent and wrong with the rest.
  * Takes and gives a chance of mastery in [0, 1].
+ * @example traceAnswer(0.5, { share: 1, guess: 0.2, slip: 0.1, learn: 0.1, weight: 1 }).toFixed(3) // "0.836"
  */
 export function traceAnswer(mastery: number, step: TraceStep): number {
   const { share, guess, slip, learn, weight } = step;

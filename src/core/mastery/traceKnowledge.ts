@@ -14,6 +14,7 @@ export interface KnowledgeModel {
  * Chance of mastery after each of a row of answers under one set of parameters (Corbett & Anderson 1995). Throws
  * "bad-argument" when a parameter lies outside [0, 1] or a response is none. Null (not given) leaves the chance as it is.
  * Example: initial 0.5, learn 0, slip 0.1, guess 0.2 and one right answer give 0.45 / 0.55 = 0.818.
+ * @example traceKnowledge({ initial: 0.3, learn: 0.1, slip: 0.1, guess: 0.2 }, [true, false]).map((chance) => chance.toFixed(3)) // ["0.693", "0.298"]
  */
 export function traceKnowledge(model: KnowledgeModel, responses: readonly (Score | boolean)[]): number[] {
   for (const [name, value] of Object.entries(model))

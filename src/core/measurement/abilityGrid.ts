@@ -7,6 +7,7 @@ const POINTS = 600;
 /**
  * Abilities to search for the highest likelihood, rising: three-parameter likelihoods can have two maxima, so the search
  * must be global. Covers the items' difficulties and 15 / a to each side.
+ * @example abilityGrid([]).length // 601
  */
 export function abilityGrid(given: readonly GivenAnswer[]): Float64Array {
   const slopes = given.map(({ item }) => item.a);

@@ -4,6 +4,7 @@ import { distribution } from "../numeric/distribution";
 /**
  * Interval of coefficient alpha (Feldt 1965): (1 - alpha) of the population over that of the sample follows F with n - 1 and
  * (n - 1)(k - 1) degrees of freedom. `n` students and `k` items, 2 or more each. Throws "bad-argument" for fewer.
+ * @example alphaInterval(0.8, 30, 10, 0.95).low.toFixed(2) // "0.67"
  */
 export function alphaInterval(
   alpha: number,

@@ -7,7 +7,11 @@ export interface ScorePart {
   readonly weight: number;
 }
 
-/** Weighted mean of the parts' exact shares; null without parts. The weights are shown wherever the score is. */
+/**
+ * Weighted mean of the parts' exact shares; null without parts. The weights are shown wherever the score is.
+ * @throws CoreError "bad-argument", where this does not hold: Weights are above 0.
+ * @example combinedScore([{ score: rational(1, 2), weight: 1 }, { score: rational(1), weight: 3 }])?.toFraction() // "7/8"
+ */
 export function combinedScore(parts: readonly ScorePart[]): Rational | null {
   demandThat(
     parts.every(({ weight }) => weight > 0 && Number.isFinite(weight)),

@@ -8,6 +8,8 @@ const JEFFREYS = { right: 0.5, wrong: 0.5 } as const;
 /**
  * Equal-tailed credible interval of a share after k of n under a beta prior (Jeffreys' unless stated; Brown, Cai & DasGupta
  * 2001, with the ends set to 0 and 1 at k = 0 and k = n). k and n may be weighted counts. The share is the posterior mean.
+ * @throws CoreError "bad-argument", where this does not hold: An interval needs 0 <= k <= n, a level between 0 and 1 and a prior above 0.
+ * @example credibleInterval(8, 12, 0.95).share.toFixed(2) // "0.65"
  */
 export function credibleInterval(
   k: number,

@@ -7,6 +7,7 @@ export type NoAlpha = NoEstimate<"one-item" | "too-few-students" | "no-variance"
 /**
  * Coefficient alpha (Cronbach 1951) of complete rows of item scores: k / (k - 1) (1 - sum of item variances / variance of
  * totals), all with n - 1; for right-wrong items it is KR-20. At most 1, may be negative. Throws for ragged rows.
+ * @example cronbachAlpha([[1, 1], [0, 0], [1, 1]]).alpha // 1
  */
 export function cronbachAlpha(rows: readonly (readonly number[])[]): { readonly alpha: number } | NoAlpha {
   const width = rows[0]?.length ?? 0;

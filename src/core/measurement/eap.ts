@@ -20,6 +20,7 @@ export interface AbilityPrior {
  * Expected a-posteriori ability: mean and standard deviation of the posterior over 61 equally spaced nodes on mean +- 6 sd
  * (Bock & Mislevy 1982); a narrower grid is off by up to 0.13 for extreme answers. Without answers it is the prior itself.
  * Throws "bad-argument" for sd <= 0, unequal lengths, or bad items and scores.
+ * @example eap([{ a: 1, b: 0, c: 0 }], [1], { mean: 0, sd: 1 }).theta.toFixed(2) // "0.41"
  */
 export function eap(items: readonly ItemParameters[], scores: readonly Score[], prior: AbilityPrior): Ability {
   const { mean, sd, nodes = USUAL_NODES } = prior;

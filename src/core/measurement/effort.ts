@@ -15,7 +15,11 @@ export interface Effort {
   readonly n: number;
 }
 
-/** A student's response-time effort (Wise & Kong 2005): rapid answers can then be set aside from theta. */
+/**
+ * A student's response-time effort (Wise & Kong 2005): rapid answers can then be set aside from theta.
+ * @throws CoreError "bad-argument", where this does not hold: An answer takes 0 s or more.
+ * @example effort([{ seconds: 2, itemMedianSeconds: 40 }, { seconds: 30, itemMedianSeconds: 40 }]) // { share: 0.5, rapid: [true, false], n: 2 }
+ */
 export function effort(answers: readonly TimedAnswer[]): Effort | NoEstimate<"no-answers"> {
   if (answers.length === 0) return noEstimate("no-answers");
   const rapid = answers.map(({ seconds, itemMedianSeconds }) => {

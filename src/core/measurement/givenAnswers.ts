@@ -7,7 +7,10 @@ export interface GivenAnswer {
   readonly score: 0 | 1;
 }
 
-/** The answers that were given, with their items. Throws "bad-argument" for unequal lengths, scores other than 0, 1, null, or bad items. */
+/**
+ * The answers that were given, with their items. Throws "bad-argument" for unequal lengths, scores other than 0, 1, null, or bad items.
+ * @example givenAnswers([{ a: 1, b: 0, c: 0 }], [null]).length // 0
+ */
 export function givenAnswers(items: readonly ItemParameters[], scores: readonly Score[]): GivenAnswer[] {
   demandThat(items.length === scores.length, "There must be one score for each item.", {
     items: items.length,

@@ -14,6 +14,8 @@ const HIGHEST_GRADE = 12;
 /**
  * The band of grades an ability (logits) spans with its standard error: grade g covers the half logit that ends at
  * 0.5 (g - 6). Used to choose items and norms, never shown bare. Kept within kindergarten to 12.
+ * @throws CoreError "bad-argument", where this does not hold: A band needs a finite theta and se >= 0.
+ * @example gradeBand({ theta: 0, se: 0.3 }) // { from: 6, to: 7 }
  */
 export function gradeBand({ theta, se }: { readonly theta: number; readonly se: number }): GradeBand {
   demandThat(Number.isFinite(theta) && se >= 0, "A band needs a finite theta and se >= 0.", { theta, se });

@@ -7,7 +7,10 @@ export interface ItemParameters {
   readonly c: number;
 }
 
-/** Throws "bad-argument" unless a > 0, 0 <= c < 1 and all are finite. */
+/**
+ * Throws "bad-argument" unless a > 0, 0 <= c < 1 and all are finite.
+ * @example demandItem({ a: 1, b: 0, c: 0.2 }) // undefined
+ */
 export function demandItem({ a, b, c }: ItemParameters): void {
   demandThat(
     a > 0 && c >= 0 && c < 1 && Number.isFinite(a) && Number.isFinite(b),

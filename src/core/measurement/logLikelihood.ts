@@ -3,6 +3,7 @@ import type { GivenAnswer } from "./givenAnswers";
 /**
  * Natural logarithm of the likelihood of given answers at an ability in logits. Written with log(1 + e^x), so that it stays
  * finite for |a (theta - b)| up to 700 and beyond.
+ * @example logLikelihood(0, givenAnswers([{ a: 1, b: 0, c: 0 }], [1])).toFixed(3) // "-0.693"
  */
 export function logLikelihood(theta: number, given: readonly GivenAnswer[]): number {
   let sum = 0;

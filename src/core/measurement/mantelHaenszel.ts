@@ -24,6 +24,7 @@ const ONE_SIDED = 1.645;
  * Greenland 1986). `scores` one row a student; `group` 0 for the reference, 1 for the focal group. Students are matched on
  * their number right including the item; rows with an item not given are left out. "no-comparison" for an item that no
  * stratum compares. Throws "bad-argument" for ragged rows or other groups.
+ * @example mantelHaenszel([[1], [0]], [0, 1]) // [{ noEstimate: "no-comparison" }]
  */
 export function mantelHaenszel(
   scores: readonly (readonly Score[])[],

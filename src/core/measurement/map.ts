@@ -16,6 +16,7 @@ const REACH = 12;
  * Maximum a-posteriori ability (mode of the posterior under a normal prior; Samejima 1969) with
  * 1 / sqrt(information + 1 / sd^2) as standard error, in logits. Always finite; without answers it is the prior.
  * Throws "bad-argument" for sd <= 0, or bad items and scores.
+ * @example map([{ a: 1, b: 0, c: 0 }], [1], { mean: 0, sd: 1 }).theta.toFixed(2) // "0.40"
  */
 export function map(
   items: readonly ItemParameters[],

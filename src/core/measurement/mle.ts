@@ -13,6 +13,7 @@ import { testInformation } from "./testInformation";
  * Maximum-likelihood ability in logits with 1 / sqrt(information) as standard error (Lord 1980, chapter 4). The highest
  * maximum is taken; "no-answers", "all-right", "all-wrong" or "no-maximum" (guessing can make the likelihood highest at
  * minus infinity) when no finite one exists. Throws "bad-argument" for bad items or scores.
+ * @example mle([{ a: 1, b: 0, c: 0 }], [1]).noEstimate // "all-right"
  */
 export function mle(items: readonly ItemParameters[], scores: readonly Score[]): Ability | NoAbility {
   const given = givenAnswers(items, scores);

@@ -18,7 +18,10 @@ export interface OptionStatistic {
   readonly drawsTheStrong: boolean;
 }
 
-/** Who is drawn by which option. `options` names all options in the order shown; others met in the data are added. */
+/**
+ * Who is drawn by which option. `options` names all options in the order shown; others met in the data are added.
+ * @example optionStatistics([{ option: "A", rest: 3 }, { option: "B", rest: 1 }], "A").map(({ option, share }) => [option, share]) // [["A", 0.5], ["B", 0.5]]
+ */
 export function optionStatistics(
   choices: readonly OptionChoice[],
   key: string,

@@ -9,6 +9,7 @@ export interface NormPoint {
 /**
  * Percentile rank of a score in a loaded norm table by linear interpolation between its neighbours. Below or above the
  * table the end's rank holds and `beyond` says so. Throws "bad-argument" unless scores rise and ranks do not fall.
+ * @example percentileInNorms(15, [{ score: 10, percentile: 20 }, { score: 20, percentile: 40 }]).percentile // 30
  */
 export function percentileInNorms(
   score: number,

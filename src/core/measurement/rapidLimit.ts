@@ -5,7 +5,11 @@ const SHARE_OF_MEDIAN = 0.1;
 const LEAST_SECONDS = 1;
 const MOST_SECONDS = 10;
 
-/** Seconds under which an answer counts as rapid: 10 % of the item's median time, from 1 to 10 s (Wise & Ma 2012). */
+/**
+ * Seconds under which an answer counts as rapid: 10 % of the item's median time, from 1 to 10 s (Wise & Ma 2012).
+ * @throws CoreError "bad-argument", where this does not hold: A median time is 0 s or more.
+ * @example rapidLimit(40) // 4
+ */
 export function rapidLimit(medianSeconds: number): number {
   demandThat(medianSeconds >= 0 && Number.isFinite(medianSeconds), "A median time is 0 s or more.", { medianSeconds });
   return Math.min(MOST_SECONDS, Math.max(LEAST_SECONDS, SHARE_OF_MEDIAN * medianSeconds));

@@ -16,6 +16,8 @@ export interface ScalePlace {
 /**
  * An ability told as a place in the year's sequence: the skill whose difficulty lies nearest, and the outermost skills
  * within theta +- se (the nearest alone when none lies within). Null without skills. Skills in any order.
+ * @throws CoreError "bad-argument", where this does not hold: A place needs a finite theta and se >= 0.
+ * @example scalePlace({ theta: 0, se: 0.3 }, [{ id: "a", difficulty: -2 }, { id: "b", difficulty: 2 }]) // { nearest: "a", from: "a", to: "a" }
  */
 export function scalePlace(
   { theta, se }: { readonly theta: number; readonly se: number },

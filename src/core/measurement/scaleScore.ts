@@ -4,7 +4,11 @@ import { demandThat } from "../model/fail";
 const CENTRE = 500;
 const POINTS_PER_LOGIT = 50;
 
-/** Scale score 500 + 50 theta of an ability in logits with its standard error, both rounded to whole points when shown. */
+/**
+ * Scale score 500 + 50 theta of an ability in logits with its standard error, both rounded to whole points when shown.
+ * @throws CoreError "bad-argument", where this does not hold: A scale score needs a finite theta and se >= 0.
+ * @example scaleScore({ theta: 0, se: 0.3 }) // { score: 500, se: 15 }
+ */
 export function scaleScore({ theta, se }: { readonly theta: number; readonly se: number }): {
   readonly score: number;
   readonly se: number;

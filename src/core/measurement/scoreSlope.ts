@@ -1,7 +1,10 @@
 import { logistic } from "../numeric/logistic";
 import type { GivenAnswer } from "./givenAnswers";
 
-/** First derivative of the log-likelihood by theta: sum of a L (u - P) / P, L the logistic part of P (Lord 1980, equation 4-31). */
+/**
+ * First derivative of the log-likelihood by theta: sum of a L (u - P) / P, L the logistic part of P (Lord 1980, equation 4-31).
+ * @example scoreSlope(0, givenAnswers([{ a: 1, b: 0, c: 0 }], [1])) // 0.5
+ */
 export function scoreSlope(theta: number, given: readonly GivenAnswer[]): number {
   let sum = 0;
   for (const { item, score } of given) {

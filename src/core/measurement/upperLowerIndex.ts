@@ -4,6 +4,7 @@ const OUTER_SHARE = 0.27;
 /**
  * Share right in the upper 27 % less that in the lower 27 % by total score, -1 to 1. Students tied at a cut enter both groups'
  * counts with the fraction that fills the group, so that the order of rows does not matter. Null for fewer than two students.
+ * @example upperLowerIndex([{ total: 9, right: 1 }, { total: 1, right: 0 }]) // 1
  */
 export function upperLowerIndex(
   students: readonly { readonly total: number; readonly right: number }[],

@@ -13,6 +13,7 @@ export interface ShareInterval {
  * Wilson's score interval (1927) for k of n at a level such as 0.95. At k = 0 the lower end is exactly 0, at k = n the upper
  * exactly 1; for n = 0 it is [0, 1]. Throws "bad-argument" unless 0 <= k <= n are whole and 0 < level < 1.
  * Example: `wilson(8, 10, 0.95)` gives 0.490 to 0.943.
+ * @example wilson(8, 10, 0.95).low.toFixed(3) // "0.490"
  */
 export function wilson(k: number, n: number, level: number): ShareInterval {
   demandThat(

@@ -15,6 +15,7 @@ import { testInformation } from "./testInformation";
  * likelihood and is finite for all right and all wrong too. J = sum of P' P'' / (P Q). Standard error 1 / sqrt(I), logits.
  * Of several roots the one with the highest weighted likelihood. "no-answers" when nothing was given; throws
  * "bad-argument" for bad items or scores.
+ * @example wle([{ a: 1, b: 1, c: 0 }, { a: 1, b: 1, c: 0 }], [1, 0]).theta.toFixed(2) // "1.00"
  */
 export function wle(items: readonly ItemParameters[], scores: readonly Score[]): Ability | NoAbility {
   const given = givenAnswers(items, scores);

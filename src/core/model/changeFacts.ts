@@ -136,7 +136,10 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "item-rescored": "scores",
 };
 
-/** Ids of the people whom facts name. */
+/**
+ * Ids of the people whom facts name.
+ * @example peopleInFacts({ kind: "waits-lifted", facts: { personIds: ["a", "b"] } }) // ["a", "b"]
+ */
 export function peopleInFacts({ kind, facts }: NamedFacts): string[] {
   if (kind === "undone") return peopleInFacts(facts.of);
   if (kind === "said") return [...facts.sentence.matchAll(/\{person:([^}]+)\}/g)].map((match) => match[1] ?? "");

@@ -6,6 +6,9 @@ export interface NoEstimate<Reason extends string> {
   readonly noEstimate: Reason;
 }
 
+/**
+ * @example noEstimate("no-items") // { noEstimate: "no-items" }
+ */
 export function noEstimate<Reason extends string>(reason: Reason): NoEstimate<Reason> {
   return { noEstimate: reason };
 }

@@ -1,6 +1,7 @@
 /**
  * Orders members so that two of a kind follow each other only where nothing else is left: always the most frequent kind
  * that was not just used (ties in the order given), members of a kind in their own order. Keeps the given order where it can.
+ * @example arrangeApart(["a1", "a2", "b1"], (member) => member[0]) // ["a1", "b1", "a2"]
  */
 export function arrangeApart<T>(members: readonly T[], kindOf: (member: T) => string): T[] {
   const kinds = new Map<string, T[]>();

@@ -4,6 +4,8 @@ import { mean } from "./mean";
 /**
  * Product-moment correlation (Pearson 1895) of two rows of the same length, -1 to 1; null when fewer than two pairs are
  * there or a row does not vary, since nothing can then be said.
+ * @throws CoreError "bad-argument", where this does not hold: A correlation needs rows of the same length.
+ * @example correlation([1, 2, 3], [2, 4, 6]) // 1
  */
 export function correlation(first: readonly number[], second: readonly number[]): number | null {
   demandThat(first.length === second.length, "A correlation needs rows of the same length.");

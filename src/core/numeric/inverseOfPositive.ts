@@ -3,6 +3,8 @@ import { CoreError, demandThat } from "../model/fail";
 /**
  * Inverse of a symmetric positive definite matrix given by rows, through its Cholesky factor (Golub & Van Loan 2013,
  * algorithm 4.2.1); null when the matrix is not positive definite.
+ * @throws CoreError "bad-argument", where this does not hold: The matrix must be square.
+ * @example inverseOfPositive([[4, 0], [0, 16]]) // [[0.25, 0], [0, 0.0625]]
  */
 export function inverseOfPositive(matrix: readonly (readonly number[])[]): number[][] | null {
   const n = matrix.length;

@@ -1,6 +1,7 @@
 /**
  * A repeatable source of numbers in [0, 1) from any text seed. The text is hashed to 128 bits of state
  * (four rounds of a multiply-xorshift mix), which drives the sfc32 generator (Chris Doty-Humphrey, PractRand).
+ * @example seededRandom("a")() === seededRandom("a")() // true
  */
 export function seededRandom(seed: string): () => number {
   const [first, second, third, fourth] = hashText(seed);

@@ -35,6 +35,7 @@ const ENDINGS = [/'s$/, /s$/, /es$/, /ed$/, /d$/, /ing$/, /ly$/, /er$/, /est$/];
  * Readability of an English passage: Flesch-Kincaid (Kincaid et al. 1975), Coleman-Liau (1975), automated readability index
  * (Senter & Smith 1967) and the Dale-Chall formula (1948), through the packages that implement them.
  * Numbers are not words. "no-words" for a text without any.
+ * @example readability("").noEstimate // "no-words"
  */
 export function readability(text: string): Readability | NoEstimate<"no-words"> {
   const words = wordsOf(text);

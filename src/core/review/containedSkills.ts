@@ -21,6 +21,7 @@ const STEPS = 2;
  * steps below the other, or all its standards are among those of a harder one. The nearest container is named, a
  * prerequisite before standards; of several as near, the easiest. A container that is itself contained still contains.
  * `skills`: all that are known, since the way down may lead over skills that are not in review.
+ * @example containedSkills([{ id: "a", prerequisites: [], standards: ["s"], difficulty: 0 }, { id: "b", prerequisites: ["a"], standards: ["s"], difficulty: 1 }], new Set(["a", "b"])) // [{ skillId: "a", within: "b", because: "prerequisite" }]
  */
 export function containedSkills(skills: readonly ContainableSkill[], inReview: ReadonlySet<string>): Containment[] {
   const byId = new Map(skills.map((skill) => [skill.id, skill]));

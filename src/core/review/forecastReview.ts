@@ -40,6 +40,7 @@ const BAND = { low: 0.1, high: 0.9 } as const;
  * What review will be in the coming weeks, by simulating the daily queue: on each taught day the queue is asked as far as the
  * minutes reach, each answer is right with its chance of recall, memories are updated. 200 runs with the seeded generator
  * given. Call it with and without resting or dropped skills to compare. Null when no skill is left.
+ * @throws CoreError "bad-argument", where this does not hold: A forecast needs a run and 0 minutes or more.
  */
 export function forecastReview(
   skills: readonly ReviewSkill[],

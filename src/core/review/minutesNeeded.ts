@@ -12,7 +12,10 @@ export interface MinutesNeeded {
   readonly share: number | null;
 }
 
-/** Minutes of review a week needed against those given: each skill must be met once in every interval at which it is due. */
+/**
+ * Minutes of review a week needed against those given: each skill must be met once in every interval at which it is due.
+ * @throws CoreError "bad-argument", where this does not hold: Minutes given are 0 or more.
+ */
 export function minutesNeeded(
   skills: readonly ReviewSkill[],
   givenPerWeek: number,

@@ -14,6 +14,7 @@ export interface ReviewQueue {
 /**
  * Today's review of one student: what is due, least remembered first, as far as the minutes reach, then ordered so that two
  * of a strand follow each other only where nothing else is left. One skill always fits, however few the minutes above 0.
+ * @throws CoreError "bad-argument", where this does not hold: A queue has 0 minutes or more.
  */
 export function reviewQueue(
   skills: readonly ReviewSkill[],

@@ -21,7 +21,10 @@ export interface ReviewRecord {
 
 const LEVEL = 0.95;
 
-/** What review was over a time: how much was right at once, what it cost, and how far its meetings lay apart. */
+/**
+ * What review was over a time: how much was right at once, what it cost, and how far its meetings lay apart.
+ * @example reviewRecord([{ skillId: "a", day: 100, right: true, minutes: 1, inReview: true }]).accuracy.share // 1
+ */
 export function reviewRecord(meetings: readonly ReviewMeeting[]): ReviewRecord {
   const review = meetings.filter(({ inReview }) => inReview);
   const minutes = (list: readonly ReviewMeeting[]) => list.reduce((sum, meeting) => sum + meeting.minutes, 0);

@@ -3,7 +3,10 @@ import { mean } from "../numeric/mean";
 import { reviewMemory } from "./reviewMemory";
 import type { ReviewSkill } from "./reviewSkill";
 
-/** Expected share of the skills in review that would be recalled on a day: the mean chance of recall, with their number. */
+/**
+ * Expected share of the skills in review that would be recalled on a day: the mean chance of recall, with their number.
+ * @example shareRemembered([], 100).noEstimate // "nothing-in-review"
+ */
 export function shareRemembered(
   skills: readonly ReviewSkill[],
   day: number,

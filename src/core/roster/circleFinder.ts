@@ -4,6 +4,7 @@ import type { IncomingRecord, RosterRecord } from "./rosterRecord";
 /**
  * Tells of the rows of one file whether their parents, as they would be once the whole file is in, lead back to themselves. A
  * file that is sound in itself can close a circle with what is known already.
+ * @example circleFinder([{ file: "orgs", key: "a", values: { parentSourcedId: "a" } }], [])({ file: "orgs", key: "a", values: {} }) // true
  */
 export function circleFinder(
   known: readonly RosterRecord[],

@@ -7,9 +7,15 @@ export const CLASS_CODE_SIGNS = "ACDEFHJKLMNPRTUWXY3479";
 export const CLASS_CODE_LENGTH = 10;
 const HALF = CLASS_CODE_LENGTH / 2;
 
-/** A code as it is shown and printed: "KTR4W-9HNPA". */
+/**
+ * A code as it is shown and printed: "KTR4W-9HNPA".
+ * @example classCodeWords("HXKCLPRN7M") // "HXKCL-PRN7M"
+ */
 export const classCodeWords = (code: string): string =>
   code.length === CLASS_CODE_LENGTH ? `${code.slice(0, HALF)}-${code.slice(HALF)}` : code;
 
-/** What somebody typed, as codes are kept: without spaces and dashes, in capital letters. */
+/**
+ * What somebody typed, as codes are kept: without spaces and dashes, in capital letters.
+ * @example readClassCode("hxkcl prn7m") // "HXKCLPRN7M"
+ */
 export const readClassCode = (typed: string): string => typed.replace(/[\s\p{Pd}]/gu, "").toUpperCase();

@@ -12,8 +12,7 @@ const LEAST_LETTERS = 4;
  * What classes are taught, out of the subjects that there is content for: those whose name a class's own word for its subject
  * begins, or that begin it ("Math", "Mathematics 6"). A word that fits none of them, as a homeroom's, leaves all of them open.
  *
- * @example classScope(["Math 6"], [{ id: "m", name: "Mathematics", frameworkId: null }, { id: "l", name: "Language", frameworkId: null }]).map(({ id }) => id)
- *   // ["m"]
+ * @example classScope(["Math 6"], [{ id: "m", name: "Mathematics", frameworkId: null }, { id: "l", name: "Language", frameworkId: null }]).map(({ id }) => id) // ["m"]
  */
 export function classScope(words: readonly string[], subjects: readonly ScopeSubject[]): ScopeSubject[] {
   const fits = ({ name }: ScopeSubject, word: string): boolean =>

@@ -11,6 +11,7 @@ export interface PastedName {
 /**
  * Finds students by pasted names, one a line or with commas or tabs between: "Given Family", "Family, Given" (one a line
  * only), a given name that only one has, "Given F", or a student number. Case, accents and spaces do not count.
+ * @example findPastedNames("Ada Quill", [{ id: "1", name: "Ada Quill", studentNumber: "N1" }]) // [{ text: "Ada Quill", ids: ["1"], meant: null }]
  */
 export function findPastedNames(
   pasted: string,

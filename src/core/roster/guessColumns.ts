@@ -31,7 +31,10 @@ const HEADER_WORDS: Readonly<Record<RosterField, readonly string[]>> = {
   supports: ["supports", "support", "accommodations", "needs"],
 };
 
-/** Guesses which column holds which field from the headers; the whole name is used only when its parts are not there. */
+/**
+ * Guesses which column holds which field from the headers; the whole name is used only when its parts are not there.
+ * @example guessColumns(["Student No.", "Surname"]).familyName // 1
+ */
 export function guessColumns(headers: readonly string[]): RosterMapping {
   const bare = headers.map((header) => header.toLowerCase().replace(/[^a-z]/g, ""));
   const entries = ROSTER_FIELDS.map((field) => {

@@ -19,7 +19,10 @@ const WARNED_OF: readonly string[] = [
   "courses",
 ] satisfies RosterFile[];
 
-/** Changes so large that the file is likely incomplete; applying asks for each to be confirmed. */
+/**
+ * Changes so large that the file is likely incomplete; applying asks for each to be confirmed.
+ * @example importWarnings({ users: { active: 20, added: 0, changed: 0, inactive: 12, restored: 0, unchanged: 8, kept: 0, over: 0 } })[0].code // "many-inactive"
+ */
 export function importWarnings(counts: Readonly<Partial<Record<RosterFile, FileCount>>>): RosterRemark[] {
   return Object.entries(counts).flatMap(([file, { active, inactive }]) => {
     if (!WARNED_OF.includes(file) || active === 0) return [];

@@ -23,6 +23,7 @@ export interface LikelySame {
  * People who would be added but share their email with somebody known, or their name and birth year, or their name and
  * grade; and classes that share their title with one of the same school. Only pointed out, never merged: two children may
  * well have one name. Those whom the same file keeps or changes under their own id are not meant.
+ * @example likelySame([{ file: "classes", key: "c", fromSource: true, id: null, what: "added", row: 2, values: { title: "6 Alder" }, changes: [] }], [{ file: "classes", key: "k", id: "i", active: true, fromSource: false, school: "", values: { title: "6 alder" } }])[0].because // { code: "title-and-school" }
  */
 export function likelySame(entries: readonly RosterEntry[], known: readonly KnownRecord[]): LikelySame[] {
   const added = entries.filter(({ what, file }) => what === "added" && (file === "users" || file === "classes"));

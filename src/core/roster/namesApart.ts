@@ -13,6 +13,7 @@ const NUMBER_SIGNS = 3;
 /**
  * What each student is called in a list, in the order given: given name and the family name's first letter; in full where two
  * would read the same; with the end of their number where even their names are the same.
+ * @example namesApart([{ givenName: "Ada", familyName: "Quill", studentNumber: "1" }, { givenName: "Ada", familyName: "Reed", studentNumber: "2" }]) // ["Ada Q", "Ada R"]
  */
 export function namesApart(students: readonly Named[]): string[] {
   const full = fullNamesApart(students);
@@ -21,7 +22,10 @@ export function namesApart(students: readonly Named[]): string[] {
   return short.map((brief, place) => (isShared(brief) ? (full[place] ?? brief) : brief));
 }
 
-/** The same where whole names have room: with the end of their number where two names are the same. */
+/**
+ * The same where whole names have room: with the end of their number where two names are the same.
+ * @example fullNamesApart([{ givenName: "Ada", familyName: "Quill", studentNumber: "1" }, { givenName: "Ada", familyName: "Quill", studentNumber: "2" }]) // ["Ada Quill …1", "Ada Quill …2"]
+ */
 export function fullNamesApart(students: readonly Named[]): string[] {
   const full = students.map(fullName);
   const isShared = sharedAmong(full);

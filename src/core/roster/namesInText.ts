@@ -9,6 +9,7 @@ const folded = (text: string) => text.toLocaleLowerCase("en").replaceAll("’", 
 /**
  * Makes the ways ready in which a person can be named on a screen: in full, family name first, with the family name's first
  * letter, or by the given name alone.
+ * @example namesInText("Ada", nameIndex([{ givenName: "Ada", familyName: "Quill" }])).length // 1
  */
 export function nameIndex(people: readonly { readonly givenName: string; readonly familyName: string }[]): NameIndex {
   const names = new Set<string>();
@@ -31,7 +32,10 @@ export function nameIndex(people: readonly { readonly givenName: string; readonl
   return index;
 }
 
-/** Where the names stand in a text: from (inclusive) and to (exclusive), in order, none overlapping another. */
+/**
+ * Where the names stand in a text: from (inclusive) and to (exclusive), in order, none overlapping another.
+ * @example namesInText("Well done, Ada!", nameIndex([{ givenName: "Ada", familyName: "Quill" }])) // [[11, 14]]
+ */
 export function namesInText(text: string, index: NameIndex): [from: number, to: number][] {
   const small = folded(text);
   // Where lower case is longer than the text itself, places would not agree; such texts are looked at as they are.

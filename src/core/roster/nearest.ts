@@ -1,6 +1,9 @@
 import { editDistance } from "../answers/editDistance";
 
-/** The known name that was likely meant: the nearest one, when it differs in few letters for its length and is the only one. */
+/**
+ * The known name that was likely meant: the nearest one, when it differs in few letters for its length and is the only one.
+ * @example nearest("6 Aldr", ["6 Alder", "6 Rowan"]) // "6 Alder"
+ */
 export function nearest(name: string, known: readonly string[]): string | null {
   const bare = (text: string) => text.toLowerCase().replace(/\s+/g, "");
   const distances = known

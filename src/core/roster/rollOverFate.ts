@@ -6,6 +6,7 @@ export type RollOverFate =
 /**
  * What is proposed for a class: the highest grade leaves, everybody else moves up by one, and a class whose name begins with
  * its grade keeps the rest of its name ("6 Alder" becomes "7 Alder").
+ * @example rollOverFate(6, "6 Alder", 8) // { what: "moves", grade: 7, className: "7 Alder" }
  */
 export function rollOverFate(grade: number, className: string, lastGrade: number): RollOverFate {
   if (grade >= lastGrade) return { what: "leaves" };

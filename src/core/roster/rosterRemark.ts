@@ -91,7 +91,10 @@ export type RosterRemark = {
 
 type Args<C extends RosterRemarkCode> = RosterRemarks[C] extends Nothing ? [] : [values: RosterRemarks[C]];
 
-/** A remark by its code. */
+/**
+ * A remark by its code.
+ * @example remark("number-twice", { row: 2 }) // { code: "number-twice", values: { row: 2 } }
+ */
 export function remark<C extends RosterRemarkCode>(code: C, ...[values]: Args<C>): RosterRemark {
   return { code, values: values ?? {} } as RosterRemark;
 }

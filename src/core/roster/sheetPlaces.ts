@@ -3,7 +3,10 @@ import type { RosterField } from "./rosterField";
 import type { KnownRecord, RosterFile } from "./rosterRecord";
 import { type RosterRemark, remark } from "./rosterRemark";
 
-/** What a sheet's rows are looked up in. */
+/**
+ * What a sheet's rows are looked up in.
+ * @example indexOf([{ file: "classes", key: "c", id: "i", active: true, fromSource: false, school: "", values: { title: "6 Alder" } }]).classes.has("6 alder") // true
+ */
 export function indexOf(known: readonly KnownRecord[]) {
   const students = new Map<string, KnownRecord>();
   const classes = new Map<string, KnownRecord>();

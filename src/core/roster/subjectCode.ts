@@ -8,6 +8,7 @@ const SCED_AREAS: Readonly<Record<string, string>> = { "02": "mathematics", "52"
 /**
  * The library's subject that a class teaches, by the SCED codes of its roster file or else by its name, of which one word must
  * be a name of the subject; null when neither says so. "Aftermath studies" is no mathematics.
+ * @example subjectCode("Mathematics") // "mathematics"
  */
 export function subjectCode(names: string, scedCodes = ""): string | null {
   for (const code of scedCodes.split(",")) {

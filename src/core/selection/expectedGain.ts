@@ -13,6 +13,7 @@ export interface WorkableSkill extends LearnerState {
 /**
  * Expected gain per minute of working on a skill now: ready * (P after - P before) * (1 + weight of what it unlocks) /
  * minutes, P after being the chance of mastery within the answers of a usual visit. 0 or more.
+ * @example expectedGain({ id: "a", mastery: 0.5, learning: 0.1, ready: 1, unlockedWeight: 0 }) > expectedGain({ id: "a", mastery: 0.95, learning: 0.1, ready: 1, unlockedWeight: 0 }) // true
  */
 export function expectedGain(skill: WorkableSkill): number {
   const gained = chanceWithin(skill, USUAL_VISIT.answers) - skill.mastery;

@@ -23,6 +23,7 @@ const STAY_FOR = 3;
  * takes the open skill with the highest expected gain per minute; no more than `mostOpen` are begun and unfinished at once. Once
  * the skill is likely mastered (P > 0.7), every third item comes from a confusable partner in the same practice that is
  * begun too (contrast). Null when every skill is done.
+ * @example nextSkill([{ id: "a", mastery: 0.3, learning: 0.1, ready: 1, unlockedWeight: 0, done: false, answersHere: 0, contrasts: [] }], []) // "a"
  */
 export function nextSkill(
   skills: readonly OpenSkill[],

@@ -22,6 +22,8 @@ const ERROR_RATE = 0.1;
 /**
  * Wald's sequential probability ratio test (1945) between mastered and not, error rates 10 % each: decided when the log odds
  * leave +- ln 9, from 2 items on; undecided after 5. Verdict null while it goes on.
+ * @throws CoreError "bad-argument", where this does not hold: Guess and slip lie above 0 and together below 1.
+ * @example shortCheck([{ right: true, guess: 0.2, slip: 0.1 }]).done // false
  */
 export function shortCheck(answers: readonly CheckAnswer[]): ShortCheck {
   const logOdds = answers.reduce((sum, { right, guess, slip }) => {

@@ -76,7 +76,10 @@ function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], ra
   return context === undefined ? null : { skillId, itemId, versionId, seed, context };
 }
 
-/** The skills whose summaries choosing looks at: those of the part and what they build on. */
+/**
+ * The skills whose summaries choosing looks at: those of the part and what they build on.
+ * @example skillsLookedAt(["b"], (id) => (id === "b" ? ["a"] : [])) // ["b", "a"]
+ */
 export function skillsLookedAt(
   skillIds: readonly string[],
   prerequisitesOf: (skillId: string) => readonly string[],

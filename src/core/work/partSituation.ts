@@ -60,6 +60,9 @@ export function chanceNow({ states, skills, grade, day }: PartSituation, skillId
   return priorMastery(grade, skill.difficulty);
 }
 
-/** The most items that the student is given. */
+/**
+ * The most items that the student is given.
+ * @example mostItems({ settings: { items: 10 }, extraItems: 2 }) // 12
+ */
 export const mostItems = ({ settings, extraItems }: Pick<PartSituation, "settings" | "extraItems">): number =>
   settings.items + extraItems;

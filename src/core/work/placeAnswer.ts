@@ -28,8 +28,7 @@ export interface AnswerPlace {
  * Places an answer by the server's clock: never before the sitting's last answer and never after now, whatever the device
  * says. After the due time only an answer kept on the device is believed, and only within the school's grace.
  *
- * @example placeAnswer({ now: 100, agoMilliseconds: 30, notBefore: 80, dueAt: 200, keptOnDevice: false, graceMilliseconds: 0 })
- *   // { givenAt: 80, standing: "in-time" }
+ * @example placeAnswer({ now: 100, agoMilliseconds: 30, notBefore: 80, dueAt: 200, keptOnDevice: false, graceMilliseconds: 0 }) // { givenAt: 80, standing: "in-time" }
  */
 export function placeAnswer(timing: AnswerTiming): AnswerPlace {
   const { now, agoMilliseconds, notBefore, dueAt, keptOnDevice, graceMilliseconds } = timing;

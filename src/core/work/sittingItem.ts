@@ -14,9 +14,15 @@ export interface SittingItem {
   readonly possible: number | null;
 }
 
-/** Whether a student has tried it. */
+/**
+ * Whether a student has tried it.
+ * @example isBegun({ tries: [] }) // false
+ */
 export const isBegun = ({ tries }: Pick<SittingItem, "tries">): boolean => tries > 0;
 
-/** Whether the first try earned everything. */
+/**
+ * Whether the first try earned everything.
+ * @example isRightFirst({ earned: 2, possible: 2 }) // true
+ */
 export const isRightFirst = ({ earned, possible }: Pick<SittingItem, "earned" | "possible">): boolean =>
   earned !== null && earned === possible;

@@ -9,7 +9,11 @@ export interface WeekOfWork {
 /** Why too little is finished: too little time at work, or struggle in spite of it. */
 export type TimeOrStruggle = "on-course" | "time" | "struggle";
 
-/** Finished too little and worked too little: time. Worked enough and finished too little: struggle. Otherwise on course. */
+/**
+ * Finished too little and worked too little: time. Worked enough and finished too little: struggle. Otherwise on course.
+ * @throws CoreError "bad-argument", where this does not hold: Minutes and pieces are 0 or more.
+ * @example timeOrStruggle({ minutes: 10, skills: 1 }, { minutes: 30, skills: 2 }) // "time"
+ */
 export function timeOrStruggle(done: WeekOfWork, expected: WeekOfWork): TimeOrStruggle {
   demandThat(
     Object.values(done).every((value) => value >= 0) && Object.values(expected).every((value) => value >= 0),

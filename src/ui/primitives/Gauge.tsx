@@ -1,4 +1,5 @@
-import { LEVEL_NAMES, LEVELS, type Level } from "@/core/model/levels";
+import { LEVELS, type Level } from "@/core/model/levels";
+import { LEVEL_NAMES } from "@/words/staff/levelNames";
 
 export interface GaugeProps {
   readonly chance: number;

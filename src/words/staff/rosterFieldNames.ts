@@ -14,3 +14,5 @@ export const ROSTER_FIELD_NAMES: Readonly<Record<RosterField, string>> = {
   groups: "Groups",
   supports: "Supports",
 };
+
+export const SHEET_TITLE = "Roster";

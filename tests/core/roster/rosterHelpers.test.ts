@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { slotClashes, slotWords } from "@/core/grouping/slotClashes";
+import { slotClashes } from "@/core/grouping/slotClashes";
 import { ITEM_SHARES, TIME_FACTORS } from "@/core/model/supports";
 import { findPastedNames } from "@/core/roster/findPastedNames";
 import { gradeCode, gradeOfCode } from "@/core/roster/gradeCode";
@@ -9,6 +9,7 @@ import { nearest } from "@/core/roster/nearest";
 import { rollOverFate } from "@/core/roster/rollOverFate";
 import { type HealthFacts, rosterHealth } from "@/core/roster/rosterHealth";
 import { gradeWords } from "@/words/staff/gradeWords";
+import { slotWords } from "@/words/staff/slotWords";
 import { supportsOfWords, wordsOfSupports } from "@/words/staff/supportsWords";
 
 fc.configureGlobal({ seed: 20261123, numRuns: 100 });

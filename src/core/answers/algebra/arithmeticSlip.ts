@@ -13,6 +13,7 @@ const FURTHEST_OFF = 20;
 /**
  * The number in a line that, were it another, would make it say the same as the line before: the right step with a slip in
  * the arithmetic. Null when no single number near the written one mends the line.
+ * @example arithmeticSlip(readAlgebra("2x = 3 * 4"), readAlgebra("2x = 13"), "x")?.kind // "arithmetic"
  */
 export function arithmeticSlip(before: AlgebraLine, after: AlgebraLine, unknown: string): Slip | null {
   const stood = numbersIn(before);

@@ -8,6 +8,7 @@ type SumNode = Extract<AlgebraNode, { kind: "sum" | "difference" | "product" | "
 /**
  * Everything an expression becomes by one slip in opening one of its brackets: a factor or divisor given to one part only, a
  * power taken of each part ("distribution"); a minus given to the first part only, or the last sign turned ("sign").
+ * @example bracketSlips(readAlgebra("2(x + 3)").left).map(({ node }) => writeNode(node)) // ["2x + 3", "x + 2 * 3", "2x - 2 * 3"]
  */
 export function bracketSlips(node: AlgebraNode): SlippedNode[] {
   const inner: SlippedNode[] =

@@ -6,6 +6,7 @@ import { unknownsOf } from "./unknownsOf";
 /**
  * Whether two lines say the same: expressions, the same value everywhere; equations and inequalities in one unknown, the same
  * real solutions; equations in several unknowns, one a multiple of the other. Null where it cannot be decided.
+ * @example equivalentLines(readAlgebra("2x = 6"), readAlgebra("x = 3")) // true
  */
 export function equivalentLines(one: AlgebraLine, other: AlgebraLine): boolean | null {
   if (!one.right || !other.right) return one.right || other.right ? false : sameValue(one.left, other.left);

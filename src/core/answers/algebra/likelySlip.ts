@@ -16,6 +16,7 @@ const MOST_COEFFICIENTS = 3;
 /**
  * The slip that turns the line before into the student's wrong line: each known slip is made in it, and the first that says
  * the same as what was written is named. From the most specific to the least: brackets, direction, moved terms, arithmetic.
+ * @example likelySlip(readAlgebra("x + 3 = 5"), readAlgebra("x = 8"), "x")?.kind // "inverse-operation"
  */
 export function likelySlip(before: AlgebraLine, after: AlgebraLine, unknown: string): Slip | null {
   if (!isOfLowDegree(before, unknown) || !isOfLowDegree(after, unknown)) return null;

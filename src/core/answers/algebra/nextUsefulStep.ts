@@ -22,6 +22,7 @@ const TURNED: Readonly<Record<Relation, Relation>> = { "=": "=", "<": ">", "<=":
 /**
  * The next useful step from a line in one unknown: brackets first, then like terms, then unknowns to one side, numbers to the
  * other, and the coefficient last. Null when it is done, or is not of polynomials in the unknown.
+ * @example nextUsefulStep(readAlgebra("2x + 3 = 7"), "x") // { kind: "move-number", with: "3", line: "2x = 4" }
  */
 export function nextUsefulStep(line: AlgebraLine, unknown: string): UsefulStep | null {
   const left = writtenTerms(line.left, unknown);

@@ -16,6 +16,7 @@ const ONE: Polynomial = polynomial.constant(rational(1));
 /**
  * An expression as a fraction of polynomials in its one unknown, not reduced. Null when it has none: roots and absolute
  * values, powers that are not whole, a second unknown, division by zero, or a degree above 8.
+ * @example rationalFunction(readAlgebra("2x + 3").left, "x") !== null // true
  */
 export function rationalFunction(node: AlgebraNode, unknown: string): RationalFunction | null {
   switch (node.kind) {

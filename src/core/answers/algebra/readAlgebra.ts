@@ -13,6 +13,7 @@ const DEEPEST = 60;
  * Reads a line of algebra as a student types it: exact numbers, one-letter unknowns, + - * / ^, brackets, sqrt and abs, and
  * at most one of = < <= > >=. Nothing in it is ever run: the parser (`mathjs`) gives a tree, of which only the nodes named
  * here are taken over. Says why a text cannot be read; never throws.
+ * @example readAlgebra("2x = ").unreadable // "not-readable"
  */
 export function readAlgebra(text: string): AlgebraLine | { readonly unreadable: UnreadableAlgebra } {
   const tidy = tidyAlgebra(text);

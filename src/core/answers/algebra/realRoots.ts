@@ -7,13 +7,19 @@ export interface RootInterval {
   readonly high: Rational;
 }
 
-/** The polynomial without repeated factors: same roots, each once. */
+/**
+ * The polynomial without repeated factors: same roots, each once.
+ * @example writePolynomial(withoutRepeats(rationalFunction(readAlgebra("x^2").left, "x").top), "x") // "x"
+ */
 export function withoutRepeats(of: Polynomial): Polynomial {
   const repeated = polynomial.common(of, polynomial.derivative(of));
   return repeated.length > 1 ? polynomial.divide(of, repeated).quotient : of;
 }
 
-/** Sturm's chain (1829) of a polynomial without repeated factors, each member scaled to leading coefficient 1 or -1. */
+/**
+ * Sturm's chain (1829) of a polynomial without repeated factors, each member scaled to leading coefficient 1 or -1.
+ * @example sturmChain(rationalFunction(readAlgebra("x^2 - 4").left, "x").top).length // 3
+ */
 export function sturmChain(of: Polynomial): Polynomial[] {
   const chain: Polynomial[] = [of, polynomial.derivative(of)];
   for (;;) {
@@ -26,7 +32,10 @@ export function sturmChain(of: Polynomial): Polynomial[] {
   }
 }
 
-/** Number of different real roots in the open interval, whose ends are no roots, by Sturm's theorem. */
+/**
+ * Number of different real roots in the open interval, whose ends are no roots, by Sturm's theorem.
+ * @example rootsBetween(sturmChain(rationalFunction(readAlgebra("x^2 - 4").left, "x").top), rational(0), rational(5)) // 1
+ */
 export function rootsBetween(chain: readonly Polynomial[], low: Rational, high: Rational): number {
   const changes = (x: Rational) => {
     const signs = chain
@@ -37,7 +46,10 @@ export function rootsBetween(chain: readonly Polynomial[], low: Rational, high: 
   return changes(low) - changes(high);
 }
 
-/** The real roots of a polynomial that is not zero, rising, each in an interval of its own (bisection with Sturm's theorem). */
+/**
+ * The real roots of a polynomial that is not zero, rising, each in an interval of its own (bisection with Sturm's theorem).
+ * @example realRoots(rationalFunction(readAlgebra("x^2 - 4").left, "x").top).length // 2
+ */
 export function realRoots(of: Polynomial): RootInterval[] {
   const free = withoutRepeats(of);
   if (free.length < 2) return [];

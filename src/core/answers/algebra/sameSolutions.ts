@@ -9,7 +9,10 @@ export interface ComparedWithZero extends RationalFunction {
   readonly relation: Relation;
 }
 
-/** Left less right of an equation or inequality, compared with 0; null when it is no fraction of polynomials. */
+/**
+ * Left less right of an equation or inequality, compared with 0; null when it is no fraction of polynomials.
+ * @example comparedWithZero(readAlgebra("x = 3"), "x") !== null // true
+ */
 export function comparedWithZero(line: AlgebraLine, unknown: string): ComparedWithZero | null {
   if (!line.relation || !line.right) return null;
   const made = rationalFunction({ kind: "difference", left: line.left, right: line.right }, unknown);
@@ -20,6 +23,7 @@ export function comparedWithZero(line: AlgebraLine, unknown: string): ComparedWi
  * True when two relations in the same unknown hold for the same real numbers. Exact: the roots of all tops and bottoms part
  * the line into points and stretches, on each of which both relations are either true or false. Null when tops and
  * bottoms together have a degree over 10, which is more than two lines of school work.
+ * @example sameSolutions(comparedWithZero(readAlgebra("x = 3"), "x"), comparedWithZero(readAlgebra("2x = 6"), "x")) // true
  */
 export function sameSolutions(one: ComparedWithZero, other: ComparedWithZero): boolean | null {
   const same = one.relation === other.relation && one.bottom.length === 1 && other.bottom.length === 1;

@@ -14,6 +14,7 @@ const REAL_TOLERANCE = 1e-9;
  * True when two expressions have the same value for every value of their unknowns, as fractions of polynomials: both are
  * worked out exactly modulo a large prime at drawn places (Schwartz 1980; Zippel 1979). Expressions with roots or absolute
  * values are compared at real places with a tolerance of 1e-9. Null when neither can be worked out anywhere.
+ * @example sameValue(readAlgebra("2(x + 1)").left, readAlgebra("2x + 2").left) // true
  */
 export function sameValue(one: AlgebraNode, other: AlgebraNode): boolean | null {
   const names = [...new Set([...unknownsOf(one), ...unknownsOf(other)])];

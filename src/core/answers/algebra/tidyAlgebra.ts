@@ -16,6 +16,7 @@ const SIGNS: readonly (readonly [RegExp, string])[] = [
 /**
  * A typed line in the syntax that is parsed: typographic signs, small raised digits and fractions in plain ones, letters
  * side by side multiplied ("xy", "x(x+1)"). Null for a line that holds any sign not of school algebra.
+ * @example tidyAlgebra("2 × x − 3") // "2 * x - 3"
  */
 export function tidyAlgebra(text: string): string | "too-long" | null {
   if (text.length > LONGEST) return "too-long";

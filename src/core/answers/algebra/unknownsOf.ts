@@ -1,6 +1,9 @@
 import type { AlgebraNode } from "./node";
 
-/** The letters that occur in an expression, sorted. */
+/**
+ * The letters that occur in an expression, sorted.
+ * @example unknownsOf(readAlgebra("a + 2b").left) // ["a", "b"]
+ */
 export function unknownsOf(node: AlgebraNode): string[] {
   const found = new Set<string>();
   const walk = (inner: AlgebraNode): void => {

@@ -3,7 +3,10 @@ import type { AlgebraNode } from "./node";
 
 const STRENGTH = { sum: 1, difference: 1, negative: 2, product: 2, quotient: 2, power: 3 } as const;
 
-/** An expression as it is written by hand, with the brackets it needs: "2(x + 3)", "-(x - 1)/4". */
+/**
+ * An expression as it is written by hand, with the brackets it needs: "2(x + 3)", "-(x - 1)/4".
+ * @example writeNode(readAlgebra("2*x+1").left) // "2x + 1"
+ */
 export function writeNode(node: AlgebraNode): string {
   switch (node.kind) {
     case "number":

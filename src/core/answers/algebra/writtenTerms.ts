@@ -10,7 +10,10 @@ export interface WrittenTerm {
   readonly node: AlgebraNode;
 }
 
-/** The terms of one side of a line, in order, with their signs; null when the side is no polynomial of the unknown. */
+/**
+ * The terms of one side of a line, in order, with their signs; null when the side is no polynomial of the unknown.
+ * @example writtenTerms(readAlgebra("2x + 3").left, "x")?.length // 2
+ */
 export function writtenTerms(side: AlgebraNode, unknown: string): WrittenTerm[] | null {
   const parts = flattened(side, false);
   const terms = parts.map(({ node, negative }) => {
@@ -35,6 +38,9 @@ function flattened(node: AlgebraNode, negative: boolean): { node: AlgebraNode; n
   return [{ node, negative }];
 }
 
+/**
+ * @example isSum(readAlgebra("x + 1").left) // true
+ */
 export function isSum(node: AlgebraNode): boolean {
   return node.kind === "sum" || node.kind === "difference";
 }
@@ -45,7 +51,10 @@ function holdsSum(node: AlgebraNode): boolean {
   return "left" in node && (holdsSum(node.left) || holdsSum(node.right));
 }
 
-/** The single terms that a written term comes to once its brackets are multiplied out, highest power first. */
+/**
+ * The single terms that a written term comes to once its brackets are multiplied out, highest power first.
+ * @example multipliedOut(writtenTerms(readAlgebra("2(x + 3)").left, "x")[0]).length // 2
+ */
 export function multipliedOut({ value }: Pick<WrittenTerm, "value">): Polynomial[] {
   const single = value.flatMap((coefficient, power) =>
     coefficient.equals(0) ? [] : [[...new Array(power).fill(rational(0)), coefficient]],

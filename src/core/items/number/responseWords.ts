@@ -1,4 +1,7 @@
 import type { DrawnNumber, NumberResponse } from "./body";
 
-/** As it was typed. */
+/**
+ * As it was typed.
+ * @example responseWords({}, { text: " 7 " }) // " 7 "
+ */
 export const responseWords = (_: DrawnNumber, { text }: NumberResponse): string => text;

@@ -4,10 +4,16 @@ import type { ItemParameters } from "../item";
 /** Parameters in the free scale in which they are estimated: log a, b, and for three parameters logit c. */
 export type FreeItem = readonly number[];
 
+/**
+ * @example toFree({ a: 1, b: 0.5, c: 0 }, false) // [0, 0.5]
+ */
 export function toFree({ a, b, c }: ItemParameters, guessing: boolean): number[] {
   return guessing ? [Math.log(a), b, Math.log(c / (1 - c))] : [Math.log(a), b];
 }
 
+/**
+ * @example fromFree(toFree({ a: 1.5, b: 0.5, c: 0.2 }, true)).b.toFixed(2) // "0.50"
+ */
 export function fromFree(free: FreeItem): ItemParameters {
   const [logA = 0, b = 0, logitC] = free;
   return { a: Math.exp(logA), b, c: logitC === undefined ? 0 : logistic(logitC) };

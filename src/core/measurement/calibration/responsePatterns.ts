@@ -10,6 +10,7 @@ export interface ResponsePattern {
 /**
  * Equal rows gathered, rows without any answer left out: the work of a calibration then grows with the different rows only.
  * Throws "bad-argument" for rows of unequal length or scores other than 1, 0, null.
+ * @example responsePatterns([[1, 0], [1, 0], [0, 0]]).length // 2
  */
 export function responsePatterns(rows: readonly (readonly Score[])[]): ResponsePattern[] {
   const width = rows[0]?.length ?? 0;

@@ -11,7 +11,10 @@ export interface StrandStanding {
   readonly ended: "precise" | "length" | "pool" | null;
 }
 
-/** Where one strand of a diagnostic stands: its ability so far, and whether it has ended and why. */
+/**
+ * Where one strand of a diagnostic stands: its ability so far, and whether it has ended and why.
+ * @throws CoreError "bad-argument".
+ */
 export function strandStanding(state: DiagnosticState, strandId: string): StrandStanding {
   const strand = state.strands.find(({ id }) => id === strandId);
   if (!strand) throw new CoreError("bad-argument", `There is no strand ${strandId} in this diagnostic.`, { strandId });

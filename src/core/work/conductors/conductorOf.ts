@@ -7,4 +7,7 @@ import { practice } from "./practice";
 /** Every kind of work by its conductor: the compiler wants each, and nothing else names one. */
 const CONDUCTORS = { practice, check, amount } satisfies Record<WorkKind, Conductor>;
 
+/**
+ * @example conductorOf("amount").pickable // true
+ */
 export const conductorOf = (kind: WorkKind): Conductor => CONDUCTORS[kind];

@@ -2,10 +2,11 @@
 import { parseAsString, parseAsStringLiteral, useQueryState } from "nuqs";
 import { type CSSProperties, type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { type PullList, usePullList } from "@/client/pull-list/pullList";
-import { LEVEL_NAMES, LEVELS } from "@/core/model/levels";
+import { LEVELS } from "@/core/model/levels";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { FindField } from "@/ui/primitives/FindField";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
+import { LEVEL_NAMES } from "@/words/staff/levelNames";
 import type { MapSkill, MapStudent, MasteryMapView } from "../types";
 import { CellAnswers } from "./CellAnswers";
 import { SkillSide } from "./SkillSide";

@@ -1,7 +1,8 @@
 "use client";
 import { useParams } from "next/navigation";
-import { LEVEL_NAMES, LEVELS } from "@/core/model/levels";
+import { LEVELS } from "@/core/model/levels";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { LEVEL_NAMES } from "@/words/staff/levelNames";
 import type { MapSkill, MapStudent, MasteryMapView, ShownMisconception } from "../types";
 
 /** The skill in view: how many stand where, what went wrong and for whom, and what follows from it. */

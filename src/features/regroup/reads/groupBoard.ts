@@ -1,5 +1,5 @@
 import "server-only";
-import { slotClashes, slotWords } from "@/core/grouping/slotClashes";
+import { slotClashes } from "@/core/grouping/slotClashes";
 import { fullName } from "@/core/roster/fullName";
 import { classesById, peopleById, staffOfSchools } from "@/db/queries/people";
 import {
@@ -17,6 +17,7 @@ import { demandClasses, groupSubjects } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
+import { slotWords } from "@/words/staff/slotWords";
 import type { BoardGroup, BoardStudent, BoardView } from "../types";
 
 /** Students of the chosen classes beside all groups that touch them, ordered by need where a skill is chosen. */

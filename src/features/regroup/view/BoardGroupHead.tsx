@@ -2,12 +2,12 @@
 import Link from "next/link";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
-import { slotWords } from "@/core/grouping/slotClashes";
 import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { WordEdit } from "@/ui/primitives/WordEdit";
 import { dayWords } from "@/words/staff/dayWords";
+import { slotWords } from "@/words/staff/slotWords";
 import { archiveGroupAction, endGroupShareAction, shareGroupAction } from "../actions";
 import type { BoardGroup, BoardView } from "../types";
 import { GroupForm } from "./GroupForm";

@@ -10,6 +10,7 @@ import { studentSubject } from "@/server/access/studentSubject";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
 import { optionalDay, validated } from "@/server/runtime/validated";
+import { SHEET_TITLE } from "@/words/staff/rosterFieldNames";
 import { rosterPackage, rosterSheet } from "../reads/exportRoster";
 
 export interface ExportedFile {
@@ -40,7 +41,7 @@ export async function exportRoster(context: Context, raw: unknown): Promise<Expo
   const bytes =
     format === "package"
       ? writeOneRoster(await rosterPackage(context, sinceDay))
-      : await writeSheet(await rosterSheet(context, classIds), format satisfies SheetFormat);
+      : await writeSheet(await rosterSheet(context, classIds), format satisfies SheetFormat, SHEET_TITLE);
   await context.runtime.db.write((tx) =>
     recordChange(tx, context, {
       kind: "roster-taken-out",
@@ -65,7 +66,7 @@ export async function exportStudent(context: Context, raw: unknown): Promise<Exp
   for (const [table, rows] of Object.entries(tables)) {
     const headers = [...new Set(rows.flatMap((row) => Object.keys(row)))];
     const cells = rows.map((row) => headers.map((header) => textOf(row[header])));
-    files[`${table}.csv`] = await writeSheet([headers, ...cells], "csv");
+    files[`${table}.csv`] = await writeSheet([headers, ...cells], "csv", table);
   }
   files["read-me.txt"] = strToU8(
     "Everything that Oxbow keeps about one student, one table a file. Times are in milliseconds since 1970 (UTC).\n",
