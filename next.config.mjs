@@ -12,6 +12,7 @@ const config = {
     "exceljs",
     "nodemailer",
     "pino",
+    "piscina",
   ],
   reactStrictMode: true,
   poweredByHeader: false,

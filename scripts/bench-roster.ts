@@ -147,6 +147,7 @@ async function benchYear(): Promise<void> {
   const bytes = await writeSheet(
     [["Student number", "Given name", "Family name", "Grade", "Classes"], ...rows],
     "xlsx",
+    "School",
   );
   const read = await seconds(async () => {
     const draftId = await beginImport(context, { wholeSchool: true, fileName: "school.xlsx", bytes });

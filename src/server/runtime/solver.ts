@@ -1,27 +1,19 @@
 import "server-only";
-import { Worker } from "node:worker_threads";
 import type { LinearModel, LinearSolution, LinearTerm, SolveLinearModel } from "@/core/model/linearModel";
-import { workerFile } from "./workerFile";
+import { workerPool } from "./workerPool";
 
-interface Reply {
-  readonly id: number;
-  readonly status?: string;
-  readonly columns?: readonly (readonly [string, number])[];
-  readonly problem?: string;
-}
-interface Waiting {
-  readonly done: (reply: Reply) => void;
-  readonly failed: (problem: Error) => void;
+interface Solved {
+  readonly status: string;
+  readonly columns: readonly (readonly [string, number])[];
 }
 
-const waiting = new Map<number, Waiting>();
-let worker: Worker | null = null;
-let count = 0;
+/** One thread: a hard model holds up other models, and nothing else. It ends when nobody has asked for a while. */
+const pool = workerPool("solverWorker.mjs", 1);
 
 /** Solves a mixed-integer linear model with HiGHS (WebAssembly) in a worker, handed over in the LP text format. */
 export const solveWithHighs: SolveLinearModel = async (model, limitSeconds) => {
   const options = { time_limit: limitSeconds, mip_rel_gap: model.relativeGap ?? 0 };
-  const { status = "", columns = [] } = await ask(lpText(model), options);
+  const { status, columns } = (await pool().run({ text: lpText(model), options })) as Solved;
   const continuous = new Set((model.continuous ?? []).map(({ variable }) => variable));
   return {
     status: statusOf(status),
@@ -29,40 +21,6 @@ export const solveWithHighs: SolveLinearModel = async (model, limitSeconds) => {
     values: new Map(columns.filter(([name]) => continuous.has(name))),
   };
 };
-
-function ask(text: string, options: Readonly<Record<string, number>>): Promise<Reply> {
-  return new Promise((done, failed) => {
-    const id = ++count;
-    waiting.set(id, { done, failed });
-    const running = startedWorker();
-    running.ref();
-    running.postMessage({ id, text, options });
-  });
-}
-
-function startedWorker(): Worker {
-  if (worker) return worker;
-  const started = new Worker(workerFile("solverWorker.mjs"));
-  started.on("message", (reply: Reply) => {
-    const { done, failed } = waiting.get(reply.id) ?? {};
-    waiting.delete(reply.id);
-    // A script that has its answers must be able to end.
-    if (waiting.size === 0) started.unref();
-    if (reply.problem === undefined) done?.(reply);
-    else failed?.(new Error(`The solver failed: ${reply.problem}`));
-  });
-  started.on("error", (problem) => stop(problem as Error));
-  started.on("exit", () => stop(new Error("The solver stopped.")));
-  worker = started;
-  return started;
-}
-
-/** Everybody waiting is told, and the next question starts a new worker. */
-function stop(problem: Error): void {
-  worker = null;
-  for (const { failed } of waiting.values()) failed(problem);
-  waiting.clear();
-}
 
 function statusOf(status: string): LinearSolution["status"] {
   if (status === "Optimal") return "optimal";

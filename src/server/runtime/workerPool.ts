@@ -1,0 +1,23 @@
+import "server-only";
+import { join } from "node:path";
+import { Piscina } from "piscina";
+
+/** A thread that nobody asks ends after so long: starting one takes longer than reading a class's sheet. */
+const IDLE_MILLISECONDS = 60_000;
+
+/**
+ * Threads for heavy work, started at first use. The worker's file is given by name, so that the build leaves it as it is: it brings
+ * its own loader.
+ */
+export function workerPool(file: string, most: number): () => Piscina {
+  let pool: Piscina | null = null;
+  return () => {
+    pool ??= new Piscina({
+      filename: join(process.cwd(), "src", "server", "runtime", file),
+      minThreads: 0,
+      maxThreads: most,
+      idleTimeout: IDLE_MILLISECONDS,
+    });
+    return pool;
+  };
+}
