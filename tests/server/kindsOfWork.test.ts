@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { openDatabase } from "@/db/connection";
 import { answersOfPerson, evidenceAfter, scoresOfPerson } from "@/db/queries/answerLog";
@@ -9,6 +9,7 @@ import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { cellView } from "@/features/evidence/reads";
 import { historyPage } from "@/features/frame/reads/history";
 import { workView } from "@/features/work/reads";
+import { withdrawWork } from "@/features/work/writes";
 import { undoChange } from "@/server/history/undoChange";
 import { createRuntime } from "@/server/runtime/runtime";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
@@ -283,6 +284,39 @@ describe("runs that several hands move", () => {
     expect(sitting.itemsDone).toBe(counts);
     expect((await school.db.read.select().from(sittings))[0]?.itemsDone).toBe(sitting.itemsDone);
     db.close();
+    await summariesHold();
+  });
+
+  it("work withdrawn while an answer to it is written takes no further one, though the run was kept before", async () => {
+    const id = await givePractice(school, classId, [first()]);
+    const view = await open(school, first(), id);
+    const write = school.db.write.bind(school.db);
+    const spy = vi.spyOn(school.db, "write").mockImplementationOnce(async (change) => {
+      const result = await write(change);
+      await withdrawWork(await school.teacher(), { assignmentId: id });
+      return result;
+    });
+    const { outcome, sitting } = await give(school, first(), view, "right");
+    spy.mockRestore();
+    expect(outcome.status).toBe("scored");
+    expect((await give(school, first(), sitting, "right")).outcome).toMatchObject({
+      status: "not-counted",
+      reason: "withdrawn",
+    });
+    expect(await log()).toHaveLength(1);
+  });
+
+  it("a key used once more, on another item or by somebody else, scores nothing again", async () => {
+    const id = await givePractice(school, classId, [first(), studentIds[1] as string]);
+    const key = school.runtime.newId();
+    const begun = await give(school, first(), await open(school, first(), id), "right", { key });
+    const again = await give(school, first(), begun.sitting, "wrong", { key });
+    expect(again.outcome).toMatchObject({ status: "scored", feedback: { verdict: "right" } });
+    const theirs = await open(school, studentIds[1] as string, id);
+    await expect(give(school, studentIds[1] as string, theirs, "right", { key })).rejects.toMatchObject({
+      code: "not-allowed",
+    });
+    expect(await log()).toHaveLength(1);
     await summariesHold();
   });
 

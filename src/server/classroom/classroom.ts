@@ -10,6 +10,7 @@ import { classesById, classIdsOfStudents, type PersonRow, studentsOfClasses } fr
 import { plansOf } from "@/db/queries/plan";
 import { skillStatesOf } from "@/db/queries/summaries";
 import { type LibrarySkill, libraryOf } from "@/server/library/library";
+import { keyOfList, listOfKey } from "@/server/runtime/listKey";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { fullNames, shortNames } from "./names";
@@ -51,8 +52,8 @@ export interface Classroom {
 const UNPLANNED_WEIGHT = 0.25;
 
 /** The classroom of some classes (ids joined by spaces), read once per request. */
-const readClassroom = cache(async (runtime: Runtime, schoolId: string, joinedIds: string): Promise<Classroom> => {
-  const classIds = joinedIds.split(" ");
+const readClassroom = cache(async (runtime: Runtime, schoolId: string, classesKey: string): Promise<Classroom> => {
+  const classIds = listOfKey(classesKey);
   return classroomOf(
     runtime,
     schoolId,
@@ -141,7 +142,7 @@ async function classroomOf(
 }
 
 export function loadClassroom(runtime: Runtime, schoolId: string, classIds: readonly string[]): Promise<Classroom> {
-  return readClassroom(runtime, schoolId, classIds.join(" "));
+  return readClassroom(runtime, schoolId, keyOfList(classIds));
 }
 
 /** The classes that the members of a group are in now, the group's home class first: its plan orders. */

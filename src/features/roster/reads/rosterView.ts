@@ -14,6 +14,7 @@ import { type Actor, may } from "@/server/access/policy";
 import { demandClasses, openClasses, subjectOfClass } from "@/server/access/subjects";
 import { fullNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
+import { keyOfList, listOfKey } from "@/server/runtime/listKey";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import { healthWords } from "@/words/staff/rosterWords";
@@ -21,13 +22,13 @@ import type { HealthView, RosterStudent, RosterView } from "../types";
 
 /** The roster of some classes, or of the whole school for coordinators when no class is named. */
 export async function rosterView(context: Context, classIds: readonly string[]): Promise<RosterView> {
-  return readRoster(context.runtime, context.actor, classIds.join(" "));
+  return readRoster(context.runtime, context.actor, keyOfList(classIds));
 }
 
 /** Read once per request: the frame asks for its figure, the page for the rest. */
-const readRoster = cache(async (runtime: Runtime, actor: Actor, joinedIds: string): Promise<RosterView> => {
+const readRoster = cache(async (runtime: Runtime, actor: Actor, classesKey: string): Promise<RosterView> => {
   const staff = demandStaff(actor);
-  const classIds = joinedIds === "" ? [] : joinedIds.split(" ");
+  const classIds = listOfKey(classesKey);
   const whole = classIds.length === 0 && staff.coordinates.length > 0;
   if (whole) for (const schoolId of staff.coordinates) demand(actor, "manage", { kind: "school", schoolId });
   else await demandClasses({ runtime, actor }, "see", classIds);
