@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import useSWR from "swr";
 import { useRun } from "@/client/useRun";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
@@ -11,6 +11,28 @@ import type { ImportProgress, ImportState } from "../types";
 import { ImportDifference } from "./ImportDifference";
 
 const ASK_AGAIN_MILLISECONDS = 400;
+const LOOK_AGAIN_MILLISECONDS = 2_000;
+
+async function ask(address: string): Promise<ImportProgress> {
+  const response = await fetch(address);
+  return response.ok ? await response.json() : { state: "ended" };
+}
+
+/** How far the reading of a file is; once it has ended, the page itself is made anew. Out of reach for a moment, it is asked again. */
+function useProgress(draftId: string, start: ImportState): ImportProgress | undefined {
+  const router = useRouter();
+  const address = start.state === "reading" ? `/api/roster/drafts/${encodeURIComponent(draftId)}` : null;
+  const { data } = useSWR(address, ask, {
+    // The page may be read anew and find another reading under way, since the roster changed.
+    refreshInterval: (latest) => (latest?.state === "ended" ? LOOK_AGAIN_MILLISECONDS : ASK_AGAIN_MILLISECONDS),
+    errorRetryInterval: ASK_AGAIN_MILLISECONDS,
+    dedupingInterval: 0,
+    onSuccess: (latest) => {
+      if (latest.state === "ended") router.refresh();
+    },
+  });
+  return data;
+}
 
 /** A roster file from being read to having been applied. */
 export function ImportPage({
@@ -24,37 +46,8 @@ export function ImportPage({
 }) {
   const router = useRouter();
   const run = useRun(undoAction);
-  const [latest, setLatest] = useState<{ readonly of: ImportState; readonly progress: ImportProgress } | null>(null);
-  // What the server renders anew counts over what was asked for before.
-  const progress = latest?.of === start ? latest.progress : null;
-  const state = progress?.state === "reading" && start.state === "reading" ? progress : start;
-  useEffect(() => {
-    if (start.state !== "reading" || progress?.state === "ended") return;
-    const stop = new AbortController();
-    const timer = setTimeout(() => {
-      fetch(`/api/roster/drafts/${encodeURIComponent(draftId)}`, { signal: stop.signal })
-        .then(async (response): Promise<ImportProgress> => (response.ok ? await response.json() : { state: "ended" }))
-        // Out of reach for a moment: it is asked again.
-        .catch(
-          () =>
-            ({
-              state: "reading",
-              share: 0,
-              what: "asking again",
-              ...(state.state === "reading" ? state : {}),
-            }) as ImportProgress,
-        )
-        .then((next) => {
-          if (stop.signal.aborted) return;
-          setLatest({ of: start, progress: next });
-          if (next.state === "ended") router.refresh();
-        });
-    }, ASK_AGAIN_MILLISECONDS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [start, progress, state, draftId, router]);
+  const progress = useProgress(draftId, start);
+  const state = start.state === "reading" && progress?.state === "reading" ? progress : start;
   if (state.state === "ready") return <ImportDifference view={state.view} base={base} />;
   return (
     <div className="max-w-2xl px-5 py-4 text-[15px]">
