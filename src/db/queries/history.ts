@@ -189,9 +189,9 @@ export interface EntrySearch extends Phrase<ChangeKind> {
   readonly limit: number;
 }
 
-/** Texts of facts, but no ids of people. */
+/** Texts of facts, but no ids of people; the whole is looked at first, since taking facts apart costs many times as much. */
 const saysInFacts = (word: string) =>
-  sql`exists (select 1 from json_tree(${changes.facts}) fact where fact.type in ('text', 'integer') and fact.fullkey not like '%.person%' and instr(lower(fact.atom), ${word.toLowerCase()}) > 0)`;
+  sql`instr(lower(${changes.facts}), ${JSON.stringify(word.toLowerCase()).slice(1, -1)}) > 0 and exists (select 1 from json_tree(${changes.facts}) fact where fact.type in ('text', 'integer') and fact.fullkey not like '%.person%' and instr(lower(fact.atom), ${word.toLowerCase()}) > 0)`;
 
 /** Entries of the history, the newest first. */
 export async function searchEntries(db: Queryable, search: EntrySearch) {
