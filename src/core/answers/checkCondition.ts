@@ -4,7 +4,10 @@ import { type NumberReading, readNumber } from "./readNumber";
 
 export type ConditionCheck =
   | { readonly verdict: "right" | "wrong"; readonly value: Rational }
-  | { readonly verdict: "unreadable"; readonly reason: Extract<NumberReading, { ok: false }>["reason"] };
+  | {
+      readonly verdict: "unreadable";
+      readonly reason: Extract<NumberReading, { ok: false }>["reason"] | "two-readings";
+    };
 
 /**
  * Checks an open answer against a condition on `x` in the expression language of item models: for "a multiple of 4 between
@@ -16,5 +19,7 @@ export function checkCondition(answer: string, condition: string): ConditionChec
   const holds = compileExpression(condition);
   const reading = readNumber(answer);
   if (!reading.ok) return { verdict: "unreadable", reason: reading.reason };
-  return { verdict: holds({ x: reading.value }) === true ? "right" : "wrong", value: reading.value };
+  if (holds({ x: reading.value }) === true) return { verdict: "right", value: reading.value };
+  if (reading.other && holds({ x: reading.other }) === true) return { verdict: "unreadable", reason: "two-readings" };
+  return { verdict: "wrong", value: reading.value };
 }

@@ -1,4 +1,5 @@
 import { type Rational, rational } from "../numeric/rational";
+import { readDigits } from "./readDigits";
 
 /** How a number was written. */
 export type NumberForm = "whole" | "decimal" | "fraction" | "mixed";
@@ -7,6 +8,8 @@ export type NumberReading =
   | {
       readonly ok: true;
       readonly value: Rational;
+      /** What it is where its one comma or point is taken the other way ("1,500"); null where it can't be. */
+      readonly other: Rational | null;
       readonly unit: string;
       readonly lowestTerms: boolean;
       readonly form: NumberForm;
@@ -15,48 +18,68 @@ export type NumberReading =
 
 /** Longest text that can be a number a child would type; longer is refused unread. */
 const LONGEST = 60;
-const NUMBER =
-  /^([+-]?)(?:(\d{1,12})\s+(\d{1,12})\s*\/\s*(\d{1,12})|(\d{1,12})\s*\/\s*(\d{1,12})|(\d{1,12}(?:[ ,]\d{3})*)?(?:([.,])(\d{1,10}))?)\s*(.*)$/u;
+const MINUS_SIGNS = /[\u2010-\u2015\u2212\ufe58\ufe63]/g;
+/** "x =" before an answer to "solve for x". */
+const UNKNOWN = /^[a-z]\s*=\s*/i;
+const CURRENCY = /^([€$£])\s*/;
+const MIXED = /^(\d+)\s+(\d+)\s*\/\s*(\d+)\s*(.*)$/u;
+const FRACTION = /^(\d+)\s*\/\s*(\d+)\s*(.*)$/u;
+/** Digits with marks between them; a full stop at the end belongs to the sentence. */
+const DIGITS = /^(\d+(?:[.,]\d+|[ '’]\d{3}(?!\d))*|[.,]\d+)\s*(.*)$/u;
 
 /**
- * Reads a number as a student types it: whole ("12", "1 200", "1,200"), decimal ("0.5", ".5", "2,5"), fraction ("3/4"), or
- * mixed ("1 3/4"), with an optional sign and currency sign before it and a unit after it. A single comma followed by
- * exactly three digits groups thousands; any other comma is a decimal comma. Exact: "0.1" is 1/10.
+ * Reads a number as a student types it: whole ("12", "1 200", "1,200"), decimal ("0.5", ".5", "0,125", "1.234,5"), fraction ("3/4"),
+ * or mixed ("1 3/4", "1½"), in brackets or after "x =", with any kind of minus sign, a currency sign before it and a unit after it.
+ * What commas and points mean: see `readDigits`. Exact: "0.1" is 1/10.
  * @example readNumber("1 3/4").value?.toFraction() // "7/4"
  */
 export function readNumber(text: string): NumberReading {
   if (text.length > LONGEST) return { ok: false, reason: "too-long" };
-  const tidy = text
+  const { isNegative, unsigned, currency } = withoutSign(tidied(text));
+  if (unsigned === "") return { ok: false, reason: "empty" };
+  const signed = (value: Rational) => (isNegative ? value.neg() : value);
+  const mixed = MIXED.exec(unsigned);
+  const fraction = mixed ?? FRACTION.exec(unsigned);
+  const digits = fraction ? null : DIGITS.exec(unsigned);
+  const after = (fraction ?? digits)?.at(-1) ?? null;
+  if (after === null || !isUnit(after)) return { ok: false, reason: "not-a-number" };
+  // "5." ends a sentence.
+  const unit = after === "." || after === "" ? currency : after;
+  if (fraction) {
+    const [top = "", bottom = ""] = mixed ? mixed.slice(2) : fraction.slice(1);
+    if (BigInt(bottom) === 0n) return { ok: false, reason: "zero-below" };
+    const part = rational(BigInt(top), BigInt(bottom));
+    const value = mixed ? part.add(rational(BigInt(mixed[1] ?? ""))) : part;
+    const lowestTerms = part.d === BigInt(bottom);
+    return { ok: true, value: signed(value), other: null, unit, lowestTerms, form: mixed ? "mixed" : "fraction" };
+  }
+  const read = readDigits(digits?.[1] ?? "");
+  if (!read) return { ok: false, reason: "not-a-number" };
+  const other = read.other && signed(read.other);
+  return { ok: true, value: signed(read.value), other, unit, lowestTerms: true, form: read.form };
+}
+
+/** One kind of each sign, single blanks, no brackets around the whole and no "x =" before it. */
+function tidied(text: string): string {
+  const plain = text
     // Normalising "1½" without a space in between reads it as 11/2.
     .replace(/(\d)(?=[¼-¾⅐-⅞])/gu, "$1 ")
     .normalize("NFKC")
-    .replace(/[−–]/g, "-")
+    .replace(MINUS_SIGNS, "-")
     .replace(/⁄/g, "/")
     .replace(/\s+/g, " ")
-    .trim()
-    .replace(/^([+-]?)\s*[€$£]\s*/, "$1");
-  if (tidy === "") return { ok: false, reason: "empty" };
-  const match = NUMBER.exec(tidy);
-  if (!match) return { ok: false, reason: "not-a-number" };
-  const [, sign, whole, mixedTop, mixedBottom, top, bottom, plain, , decimals, rest = ""] = match;
-  const unit = rest.trim();
-  // A digit, slash or second separator left over means the number itself was not understood.
-  if (/[\d/.,+*^-]/.test(unit.replace(/(km|m|miles|mi)\/(h|s)/gi, "").replace(/\.$/, "")))
-    return { ok: false, reason: "not-a-number" };
-  if ((mixedBottom ?? bottom) !== undefined && BigInt(mixedBottom ?? bottom ?? "1") === 0n)
-    return { ok: false, reason: "zero-below" };
-  const signed = (value: Rational) => (sign === "-" ? value.neg() : value);
-  const inLowestTerms = (above: string, below: string) => rational(BigInt(above), BigInt(below)).d === BigInt(below);
-  if (whole !== undefined && mixedTop !== undefined && mixedBottom !== undefined) {
-    const value = rational(BigInt(mixedTop), BigInt(mixedBottom)).add(rational(BigInt(whole)));
-    return { ok: true, value: signed(value), unit, lowestTerms: inLowestTerms(mixedTop, mixedBottom), form: "mixed" };
-  }
-  if (top !== undefined && bottom !== undefined) {
-    const value = rational(BigInt(top), BigInt(bottom));
-    return { ok: true, value: signed(value), unit, lowestTerms: inLowestTerms(top, bottom), form: "fraction" };
-  }
-  if (plain === undefined && decimals === undefined) return { ok: false, reason: "not-a-number" };
-  const digits = `${(plain ?? "0").replace(/[ ,]/g, "")}${decimals === undefined ? "" : `.${decimals}`}`;
-  const form = decimals === undefined ? "whole" : "decimal";
-  return { ok: true, value: signed(rational(digits)), unit, lowestTerms: true, form };
+    .trim();
+  const bare = plain.replace(UNKNOWN, "");
+  return /^\([^()]*\)$/.test(bare) ? bare.slice(1, -1).trim() : bare;
 }
+
+/** The sign, and a currency sign before it or after it. */
+function withoutSign(text: string) {
+  const [, sign = "", rest = ""] = /^([+-]?)\s*(.*)$/u.exec(text.replace(CURRENCY, "")) ?? [];
+  const currency = (CURRENCY.exec(text) ?? CURRENCY.exec(rest))?.[1] ?? "";
+  return { isNegative: sign === "-", unsigned: rest.replace(CURRENCY, ""), currency };
+}
+
+/** A digit, slash or sign left over means that the number itself was not understood. */
+const isUnit = (text: string): boolean =>
+  !/[\d/.,+*^()=-]/.test(text.replace(/(km|m|miles|mi)\/(h|s)/gi, "").replace(/\.$/, ""));

@@ -22,6 +22,7 @@ const UNREADABLE: Readonly<Record<UnreadableReason, string>> = {
   "other-form": "The size is right. Write it the way the question asks for.",
   "no-such-option": "Choose one of the answers.",
   "too-long": "This answer is too long.",
+  "two-readings": "Your number can be read in two ways. Write it another way, for example 1500 or 1.5.",
   "not-a-number": "Write a number, for example 12, 0.5, 3/4 or 1 1/2.",
 };
 

@@ -109,7 +109,9 @@ describe("a number", () => {
     expect(check(withUnit, { text: "0.75" })).toMatchObject({ readable: false, reason: "unit-missing", wanted: "km" });
     expect(earned(withUnit, { text: "0.75 KM" })).toEqual([1, 1]);
     expect(earned(withUnit, { text: "0.75 m" })).toEqual([0, 1]);
-    expect(earned(draw({ ...number, unit: { word: "km", required: false } }), { text: "0.75 m" })).toEqual([1, 1]);
+    const offered = draw({ ...number, unit: { word: "km", required: false } });
+    expect(earned(offered, { text: "0.75 m" })).toEqual([0, 1]);
+    expect(earned(offered, { text: "0.75 boats" })).toEqual([1, 1]);
   });
 
   it("refuses a key that its own condition does not hold for", () => {
