@@ -118,6 +118,17 @@ describe("a change of thousands of rows", () => {
     expect(await entries()).toEqual([[IMPORTED, true]]);
   });
 
+  it("is given up by whoever was held up for so long that another process took it back", async () => {
+    before(3, async () => {
+      school.setNow(START + ABANDONED_MILLISECONDS);
+      await takeUpAbandoned(school.runtime);
+    });
+    await expect(apply()).rejects.toMatchObject({ code: "conflict", message: expect.stringContaining("taken back") });
+    expect(await count()).toBe(2);
+    expect(await unfinishedAt(school.db.read, school.schoolId)).toBeNull();
+    expect(await entries()).toEqual([[IMPORTED, true]]);
+  });
+
   it("is not taken back by halves: what students did since stands in the way, and all of it stays", async () => {
     const { changeId } = await apply();
     const students = await studentsOfSchools(school.db.read, [school.schoolId]);

@@ -9,17 +9,28 @@ export async function insertUnfinished(tx: Queryable, row: UnfinishedChange): Pr
   await tx.insert(unfinishedChanges).values(row);
 }
 
-/** Notes how far a change is, or which way it goes now. */
-export async function updateUnfinished(
+/** Notes how far a change is and which way it goes; false when somebody else has moved it from where it was believed to be. */
+export async function moveUnfinished(
   tx: Queryable,
   changeId: string,
-  values: Partial<Pick<UnfinishedChange, "direction" | "pieces" | "at">>,
-): Promise<void> {
-  await tx.update(unfinishedChanges).set(values).where(eq(unfinishedChanges.changeId, changeId));
+  from: number,
+  to: Pick<UnfinishedChange, "direction" | "pieces" | "at">,
+): Promise<boolean> {
+  const moved = await tx
+    .update(unfinishedChanges)
+    .set(to)
+    .where(and(eq(unfinishedChanges.changeId, changeId), eq(unfinishedChanges.pieces, from)))
+    .returning({ changeId: unfinishedChanges.changeId });
+  return moved.length > 0;
 }
 
-export async function deleteUnfinished(tx: Queryable, changeId: string): Promise<void> {
-  await tx.delete(unfinishedChanges).where(eq(unfinishedChanges.changeId, changeId));
+/** Says that a change is over; false when somebody else has said so. */
+export async function deleteUnfinished(tx: Queryable, changeId: string): Promise<boolean> {
+  const ended = await tx
+    .delete(unfinishedChanges)
+    .where(eq(unfinishedChanges.changeId, changeId))
+    .returning({ changeId: unfinishedChanges.changeId });
+  return ended.length > 0;
 }
 
 /** The change that is under way at a school; null when there is none. */

@@ -15,14 +15,15 @@ import {
   allUnfinished,
   deleteUnfinished,
   insertUnfinished,
+  moveUnfinished,
   takeUp,
   type UnfinishedChange,
-  updateUnfinished,
 } from "@/db/queries/unfinishedChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import type { Context } from "../runtime/context";
 import { log } from "../runtime/log";
+import { Refusal } from "../runtime/refusal";
 import type { Runtime } from "../runtime/runtime";
 import { type Change, openEntry, recordChange, recordEntry } from "./recordChange";
 
@@ -64,7 +65,7 @@ export async function recordBigChange(context: Context, { prepare, finish }: Big
       await runtime.db.write(async (tx) => {
         await applyRowChanges(tx, piece);
         await insertPiece(tx, changeId, place, piece);
-        await updateUnfinished(tx, changeId, { pieces: place + 1, at: runtime.now() });
+        await step(tx, runtime, changeId, { from: place, to: place + 1 });
       });
       written = place + 1;
     }
@@ -73,10 +74,33 @@ export async function recordBigChange(context: Context, { prepare, finish }: Big
       await end(tx, { changeId, schoolId });
     });
   } catch (error) {
-    await takeBack(runtime, { changeId, schoolId, pieces: written });
+    if (!(error instanceof TakenUp)) await takeBack(runtime, { changeId, schoolId, pieces: written });
     throw error;
   }
   return changeId;
+}
+
+/** Another process found this change abandoned, since this one was held up for so long, and goes on with it. */
+class TakenUp extends Refusal {
+  /** This class alone: that of all refusals is wider. */
+  static override [Symbol.hasInstance](value: unknown): boolean {
+    return Object.prototype.isPrototypeOf.call(TakenUp.prototype, Object(value));
+  }
+
+  constructor() {
+    super("conflict", "This took too long and was taken back meanwhile. Nothing was changed; please try again.");
+  }
+}
+
+/** Moves a change by one piece, in the transaction that writes it; refused when somebody else has moved it meanwhile. */
+async function step(
+  tx: Queryable,
+  runtime: Runtime,
+  changeId: string,
+  { from, to }: { readonly from: number; readonly to: number },
+): Promise<void> {
+  const direction = to > from ? "forward" : "back";
+  if (!(await moveUnfinished(tx, changeId, from, { direction, pieces: to, at: runtime.now() }))) throw new TakenUp();
 }
 
 async function open(tx: Queryable, context: Context, change: Change): Promise<string> {
@@ -88,7 +112,7 @@ async function open(tx: Queryable, context: Context, change: Change): Promise<st
 
 /** What was read of the roster meanwhile was half of one thing and half of another. */
 async function end(tx: Queryable, { changeId, schoolId }: Pick<UnfinishedChange, "changeId" | "schoolId">) {
-  await deleteUnfinished(tx, changeId);
+  if (!(await deleteUnfinished(tx, changeId))) throw new TakenUp();
   await countRosterChange(tx, schoolId);
 }
 
@@ -103,6 +127,7 @@ async function takeBack(runtime: Runtime, under: Under): Promise<void> {
     await goBack(runtime, under);
     await runtime.db.write((tx) => endTakenBack(tx, runtime, under, null));
   } catch (error) {
+    if (error instanceof TakenUp) return;
     log("error", "half of a change could not be taken back", { error, details: { changeId: under.changeId } });
     await goForward(runtime, under);
   }
@@ -113,7 +138,7 @@ async function goBack(runtime: Runtime, { changeId, pieces }: Under): Promise<vo
   for (let place = pieces - 1; place >= 0; place--)
     await runtime.db.write(async (tx) => {
       await applyRowChanges(tx, inverse(await rowsOfPiece(tx, changeId, place)));
-      await updateUnfinished(tx, changeId, { direction: "back", pieces: place, at: runtime.now() });
+      await step(tx, runtime, changeId, { from: place + 1, to: place });
     });
 }
 
@@ -159,7 +184,7 @@ export async function goOnWithUndo(
     await check();
     await goBack(runtime, under);
   } catch (error) {
-    await goForward(runtime, under);
+    if (!(error instanceof TakenUp)) await goForward(runtime, under);
     throw error;
   }
   await runtime.db.write((tx) => endTakenBack(tx, runtime, under, actor.personId));
@@ -172,7 +197,7 @@ async function goForward(runtime: Runtime, { changeId, schoolId }: Omit<Under, "
   for (let place = left?.pieces ?? pieces; place < pieces; place++)
     await runtime.db.write(async (tx) => {
       await applyRowChanges(tx, await rowsOfPiece(tx, changeId, place));
-      await updateUnfinished(tx, changeId, { pieces: place + 1, at: runtime.now() });
+      await step(tx, runtime, changeId, { from: place, to: place + 1 });
     });
   await runtime.db.write((tx) => end(tx, { changeId, schoolId }));
 }
