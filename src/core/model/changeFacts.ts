@@ -146,3 +146,21 @@ export function peopleInFacts({ kind, facts }: NamedFacts): string[] {
   if ("personIds" in facts) return [...facts.personIds];
   return "personId" in facts && facts.personId !== null ? [facts.personId] : [];
 }
+
+/**
+ * Facts of students who were moved: one by id, several by their number.
+ * @example movedFacts(["a", "b"], { name: "6 Alder" }, null) // { personId: null, students: 2, from: "6 Alder", to: null }
+ */
+export function movedFacts(
+  studentIds: readonly string[],
+  from: { readonly name: string } | null,
+  to: { readonly name: string } | null,
+): Moved {
+  const [personId = null, ...others] = studentIds;
+  return {
+    personId: others.length === 0 ? personId : null,
+    students: studentIds.length,
+    from: from?.name ?? null,
+    to: to?.name ?? null,
+  };
+}

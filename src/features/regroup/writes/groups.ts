@@ -1,7 +1,7 @@
 import "server-only";
 import { array, object, string } from "yup";
 import { SLOT } from "@/core/grouping/slotClashes";
-import type { NamedFacts } from "@/core/model/changeFacts";
+import { movedFacts, type NamedFacts } from "@/core/model/changeFacts";
 import { classesById, personById } from "@/db/queries/people";
 import { groupById, membersOfGroups, sharesOfGroups } from "@/db/queries/regroup";
 import { added, changed } from "@/db/queries/rowChanges";
@@ -167,17 +167,19 @@ export async function moveMembers(context: Context, raw: unknown): Promise<{ cha
         rows.push(added("groupMembers", { id: runtime.newId(), groupId: to.id, personId, fromDay: today }));
     }
     if (rows.length === 0) throw new Refusal("conflict", "They are there already; nothing was changed.");
-    const [personId = null, ...others] = studentIds;
-    const facts = {
-      personId: others.length === 0 ? personId : null,
-      students: studentIds.length,
-      from: from?.name ?? null,
-      to: to?.name ?? null,
-    };
     const group = to ?? from;
     if (!group) throw new Refusal("invalid", "Choose a group.");
     const placed = await lend(tx, staff, rows, { today });
-    return { changeId: await record(tx, context, group, { kind: "members-moved", facts }, placed, studentIds) };
+    return {
+      changeId: await record(
+        tx,
+        context,
+        group,
+        { kind: "members-moved", facts: movedFacts(studentIds, from, to) },
+        placed,
+        studentIds,
+      ),
+    };
   });
 }
 

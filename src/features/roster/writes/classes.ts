@@ -2,6 +2,7 @@ import "server-only";
 import { array, number, object, string } from "yup";
 import { dayBefore } from "@/core/calendar/dayBefore";
 import { termAround } from "@/core/calendar/termOn";
+import { movedFacts } from "@/core/model/changeFacts";
 import { lasts } from "@/core/roster/lasts";
 import { classByCode, classesById, personById } from "@/db/queries/people";
 import { classNamed, courseOf, enrollmentsOf, staffOfClasses } from "@/db/queries/roster";
@@ -260,16 +261,9 @@ export async function placeStudents(context: Context, raw: unknown): Promise<{ c
         rows.push(added("enrollments", { id: runtime.newId(), classId: to.id, personId, fromDay: today }));
     }
     if (rows.length === 0) throw new Refusal("conflict", "They are there already; nothing was changed.");
-    const [personId = null, ...others] = studentIds;
-    const facts = {
-      personId: others.length === 0 ? personId : null,
-      students: studentIds.length,
-      from: from?.name ?? null,
-      to: to?.name ?? null,
-    };
     const changeId = await recordChange(tx, context, {
       kind: "students-placed",
-      facts,
+      facts: movedFacts(studentIds, from, to),
       classId: to?.id ?? from?.id ?? null,
       subjectIds: [...studentIds, ...(from ? [from.id] : [])],
       rows: await lend(tx, staff, rows, { today }),
