@@ -5,10 +5,15 @@ const WORDS: Readonly<Record<RunState, string>> = {
   missed: "not done",
   working: "working",
   stuck: "stuck",
-  budget: "finished, not mastered",
-  amount: "handed in",
+  budget: "finished",
+  amount: "finished",
   mastered: "mastered",
 };
+/** Where it is told apart how it was finished. */
+const ENDED: Readonly<Partial<Record<RunState, string>>> = { budget: "finished, not mastered", amount: "handed in" };
 
 /** Where a student is with a piece of work, as teachers say it. */
 export const runWords = (state: RunState): string => WORDS[state];
+
+/** The same with how it ended. */
+export const runEndWords = (state: RunState): string => ENDED[state] ?? WORDS[state];

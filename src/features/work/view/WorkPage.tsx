@@ -8,7 +8,7 @@ import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button } from "@/ui/primitives/Button";
-import { runWords } from "@/words/staff/runWords";
+import { runEndWords } from "@/words/staff/runEndWords";
 import { moveDueDayAction, withdrawAction } from "../actions";
 import type { WorkRowView, WorkView } from "../types";
 import { KIND_WORDS } from "./kindWords";
@@ -79,12 +79,12 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
           if (count === 0) return null;
           return (
             <span key={status} className={status === "stuck" ? "text-clay font-semibold" : ""}>
-              {count} {runWords(status)}{" "}
+              {count} {runEndWords(status)}{" "}
               <Button
                 look="quiet"
                 className="px-0! py-0! text-[14px]!"
                 onClick={() => pullAll(status)}
-                aria-label={`Put the ${count} ${runWords(status)} on the pull list`}
+                aria-label={`Put the ${count} ${runEndWords(status)} on the pull list`}
               >
                 Pull {count}
               </Button>
@@ -108,7 +108,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
             <Row
               key={row.studentId}
               row={row}
-              name={runWords(row.status)}
+              name={runEndWords(row.status)}
               toggle={() => pull.toggle({ id: row.studentId, name: row.name, skillId: null })}
               pulled={pull.has(row.studentId)}
             />
