@@ -108,7 +108,7 @@ function Outcome({ group }: { readonly group: GroupView }) {
           <tr>
             <th className="py-1.5 font-normal">Student</th>
             <th className="w-64 font-normal">Chance of mastery, before and after</th>
-            <th className="w-44 font-normal">Practice</th>
+            <th className="w-28 font-normal">Practice</th>
             <th className="w-28 font-normal">Check</th>
             <th className="w-48 font-normal">So</th>
           </tr>
