@@ -8,7 +8,7 @@ import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button } from "@/ui/primitives/Button";
-import { runEndWords } from "@/words/staff/runEndWords";
+import { runEndWords } from "@/words/staff/runWords";
 import { moveDueDayAction, withdrawAction } from "../actions";
 import type { WorkRowView, WorkView } from "../types";
 import { KIND_WORDS } from "./kindWords";
