@@ -23,6 +23,9 @@ function isThrown(node: ts.Node): boolean {
   return false;
 }
 
+/** Words that people write, not words for them. */
+const READ_ONLY = "src/core/answers/fieldWords.ts";
+
 function sentencesIn(path: string, text: string): string[] {
   const found: string[] = [];
   const visit = (node: ts.Node): void => {
@@ -39,7 +42,7 @@ function sentencesIn(path: string, text: string): string[] {
 it.each(["src/core", "src/formats"])(
   "%s has no words for people: they are made from its codes in src/words",
   (folder) => {
-    const paths = files(folder);
+    const paths = files(folder).filter((path) => path !== READ_ONLY);
     expect(paths.length).toBeGreaterThan(10);
     expect(paths.flatMap((path) => sentencesIn(path, readFileSync(path, "utf8")))).toEqual([]);
   },

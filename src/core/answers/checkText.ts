@@ -1,5 +1,6 @@
 import { demandThat } from "../model/fail";
 import { editDistance } from "./editDistance";
+import { FIELD_WORDS } from "./fieldWords";
 
 /** What is overlooked in a typed text. */
 export interface TextRule {
@@ -11,7 +12,10 @@ export interface TextRule {
   readonly ignoreSpacing: boolean;
   readonly ignoreAccents: boolean;
   readonly ignorePunctuation: boolean;
-  /** "lenient": one letter off in words of four letters or more, two in words of eight or more. */
+  /**
+   * "lenient": one letter off in words of four letters or more, two in words of eight or more; never from one word of the field to
+   * another, such as increase and decrease.
+   */
   readonly spelling: "exact" | "lenient";
 }
 
@@ -45,22 +49,29 @@ export function checkText(answer: string, rule: TextRule): TextCheck {
   return near === undefined ? { verdict: "wrong" } : { verdict: "right", as: near, misspelled: true };
 }
 
+const MINUS_SIGNS = /[\u2010-\u2015\u2212]/g;
+/** Between letters: "twenty-one" and "twenty one" are the same words. */
+const HYPHEN = /(?<=\p{L})-(?=\p{L})/gu;
+/** Punctuation but for what belongs to a number: a decimal mark between digits, and a minus sign before one. */
+const PUNCTUATION = /(?<!\d)[.,](?=\d)|[.,](?!\d)|(?<=[\p{L}\d])-|-(?!\d)|(?![.,-])\p{P}/gu;
+
 function plain(text: string, rule: TextRule): string {
-  let result = text.normalize("NFKC").trim();
+  let result = text.normalize("NFKC").replace(MINUS_SIGNS, "-").trim();
   if (rule.ignoreAccents) result = result.normalize("NFD").replace(/\p{M}/gu, "").normalize("NFC");
-  if (rule.ignorePunctuation) result = result.replace(/[\p{P}]/gu, "");
+  if (rule.ignorePunctuation) result = result.replace(HYPHEN, " ").replace(PUNCTUATION, "");
   if (rule.ignoreCase) result = result.toLowerCase();
   return result.replace(/\s+/g, rule.ignoreSpacing ? "" : " ").trim();
 }
 
-/** Every word within its own allowance; numbers must be exact. */
+/** Every word within its own allowance; numbers must be exact, and a word of the field is meant as it stands. */
 function isNearlySpelled(given: string, wanted: string): boolean {
   const [own, right] = [given.split(" "), wanted.split(" ")];
   return (
     own.length === right.length &&
     own.every((word, place) => {
       const target = right[place] ?? "";
-      if (/\d/.test(target) || /\d/.test(word)) return word === target;
+      if (word === target) return true;
+      if (/\d/.test(target) || /\d/.test(word) || FIELD_WORDS.has(word.toLowerCase())) return false;
       const letters = [...target].length;
       const allowed = letters >= TWO_OFF_FROM ? 2 : letters >= ONE_OFF_FROM ? 1 : 0;
       return Math.abs(word.length - target.length) <= allowed && editDistance(word, target) <= allowed;
