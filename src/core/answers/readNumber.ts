@@ -42,9 +42,8 @@ export function readNumber(text: string): NumberReading {
   const fraction = mixed ?? FRACTION.exec(unsigned);
   const digits = fraction ? null : DIGITS.exec(unsigned);
   const after = (fraction ?? digits)?.at(-1) ?? null;
-  if (after === null || !isUnit(after)) return { ok: false, reason: "not-a-number" };
-  // "5." ends a sentence.
-  const unit = after === "." || after === "" ? currency : after;
+  const unit = after === null ? null : unitOf(currency, after);
+  if (unit === null || !isUnit(unit)) return { ok: false, reason: "not-a-number" };
   if (fraction) {
     const [top = "", bottom = ""] = mixed ? mixed.slice(2) : fraction.slice(1);
     if (BigInt(bottom) === 0n) return { ok: false, reason: "zero-below" };
@@ -64,6 +63,9 @@ function tidied(text: string): string {
   const plain = text
     // Normalising "1½" without a space in between reads it as 11/2.
     .replace(/(\d)(?=[¼-¾⅐-⅞])/gu, "$1 ")
+    // Normalising "5²" reads it as 52.
+    .replace(/²/g, "^2")
+    .replace(/³/g, "^3")
     .normalize("NFKC")
     .replace(MINUS_SIGNS, "-")
     .replace(/⁄/g, "/")
@@ -80,6 +82,22 @@ function withoutSign(text: string) {
   return { isNegative: sign === "-", unsigned: rest.replace(CURRENCY, ""), currency };
 }
 
+/** "5." ends a sentence; "$4/lb" has its unit on both sides. */
+function unitOf(currency: string, after: string): string {
+  const bare = after === "." ? "" : after;
+  return bare === "" || /^(?:\/|per )/.test(bare) ? `${currency} ${bare}`.trim() : bare;
+}
+
+/** A unit's power ("cm^2", "m3") and the line of a rate ("km/h"). */
+const POWER = /(?<=\p{L})\^?[23](?!\d)/gu;
+const RATE = /(?<=[\p{L}€$£.])\s*\/\s*(?=[\p{L}€$£])/u;
+
 /** A digit, slash or sign left over means that the number itself was not understood. */
 const isUnit = (text: string): boolean =>
-  !/[\d/.,+*^()=-]/.test(text.replace(/(km|m|miles|mi)\/(h|s)/gi, "").replace(/\.$/, ""));
+  !/[\d/.,+*^()=-]/.test(
+    text
+      .replace(POWER, "")
+      .replace(RATE, "")
+      .replace(/\.$/, "")
+      .replace(/(?<=\p{L})\.\s/gu, " "),
+  );

@@ -46,6 +46,36 @@ describe("units as people type them", () => {
     expect(checkNumber(typed, rule).verdict).toBe(verdict);
   });
 
+  it.each([
+    [
+      "cm^2",
+      ["12 cm²", "12 cm^2", "12 cm2", "12 sq cm", "12 square centimetres", "12 Sq. cm"],
+      ["12 cm", "12 cm³", "12 m²"],
+    ],
+    ["m^3", ["12 m³", "12m^3", "12 cubic metres", "12 cu m"], ["12 m²", "12 m"]],
+    [
+      "km/h",
+      ["12 km/h", "12 km per hour", "12 kilometres per hour", "12 km / h", "12 kmh"],
+      ["12 km", "12 m/s", "12 h/km"],
+    ],
+    ["m/min", ["12 m/min", "12 metres per minute", "12 meters per min"], ["12 m/s", "12 min"]],
+    [
+      "$/lb",
+      ["$12/lb", "12 $/lb", "12 dollars per pound", "$12 per pound", "$ 12 per lb"],
+      ["$12", "12 lb/$", "12 $/kg"],
+    ],
+    ["mi/gal", ["12 mi/gal", "12 miles per gallon"], ["12 mi"]],
+  ])("%s: powers and rates", (word, right, wrong) => {
+    const rule = { value: rational(12), units: [{ word, factor: rational(1) }], unitRequired: true };
+    expect(right.filter((typed) => checkNumber(typed, rule).verdict !== "right")).toEqual([]);
+    expect(wrong.filter((typed) => checkNumber(typed, rule).verdict !== "wrong")).toEqual([]);
+  });
+
+  it("a power of the number itself is not read as digits", () => {
+    for (const typed of ["5²", "5^2", "5 2"])
+      expect(checkNumber(typed, { value: rational(52) }).verdict).toBe("unreadable");
+  });
+
   it("no plural makes one unit another", () => {
     expect(["ms", "m", "s", "mins", "lbs", "feet", "S."].map(unitName)).toEqual([
       "ms",
