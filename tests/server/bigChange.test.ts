@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { insertPiece, piecesOf } from "@/db/queries/history";
+import { insertPiece, pieceCount, piecesOf, rowsOfPiece } from "@/db/queries/history";
 import { studentsOfSchools } from "@/db/queries/roster";
-import { added, applyRowChanges } from "@/db/queries/rowChanges";
+import { added, applyRowChanges, inverse } from "@/db/queries/rowChanges";
 import { insertUnfinished, unfinishedAt } from "@/db/queries/unfinishedChanges";
 import { historyPage } from "@/features/frame/reads/history";
 import { applyImport } from "@/features/roster/writes/importRoster";
@@ -193,6 +193,26 @@ describe("a change whose process ended half-way", () => {
       before: null,
     });
     expect(found).toMatchObject([{ undone: true, mayUndo: false }]);
+  });
+
+  it("comes into force again when it was being taken back, since nobody knows whether it might have been", async () => {
+    const { changeId } = await apply();
+    const pieces = await pieceCount(school.db.read, changeId);
+    const { schoolId } = school;
+    await school.db.write(async (tx) => {
+      for (const place of [pieces - 1, pieces - 2])
+        await applyRowChanges(tx, inverse(await rowsOfPiece(tx, changeId, place)));
+      await insertUnfinished(tx, { changeId, schoolId, direction: "back", pieces: pieces - 2, at: START });
+    });
+    const enrolled = async () =>
+      (await school.db.read.query.enrollments.findMany()).filter(({ untilDay }) => untilDay === null).length;
+    expect(await enrolled()).toBeLessThan(STUDENTS);
+    school.setNow(START + ABANDONED_MILLISECONDS);
+    await takeUpAbandoned(school.runtime);
+    expect(await enrolled()).toBe(STUDENTS + 2);
+    expect(await entries()).toEqual([[IMPORTED, false]]);
+    await undoChange(await school.teacher("cora"), changeId);
+    expect(await count()).toBe(2);
   });
 
   it("stays in force, and the school open, where even that fails; its entry can be taken back later", async () => {

@@ -9,12 +9,12 @@ export async function insertUnfinished(tx: Queryable, row: UnfinishedChange): Pr
   await tx.insert(unfinishedChanges).values(row);
 }
 
-/** Notes how far a change is and which way it goes; false when somebody else has moved it from where it was believed to be. */
+/** Notes how far a change is; false when somebody else has moved it from where it was believed to be. */
 export async function moveUnfinished(
   tx: Queryable,
   changeId: string,
   from: number,
-  to: Pick<UnfinishedChange, "direction" | "pieces" | "at">,
+  to: Pick<UnfinishedChange, "pieces" | "at">,
 ): Promise<boolean> {
   const moved = await tx
     .update(unfinishedChanges)

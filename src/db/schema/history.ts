@@ -122,7 +122,7 @@ export const unfinishedChanges = sqliteTable(
     schoolId: text("school_id")
       .notNull()
       .references(() => schools.id),
-    /** "forward": being written; "back": being taken back. */
+    /** What was asked for: "forward" to write it, "back" to take it back. */
     direction: text("direction", { enum: ["forward", "back"] }).notNull(),
     /** How many of its pieces are in force. */
     pieces: integer("pieces").notNull(),

@@ -3,7 +3,6 @@ import {
   type ChangeRow,
   changeById,
   countRosterChange,
-  factsOf,
   insertPiece,
   pieceCount,
   piecesOf,
@@ -25,7 +24,7 @@ import type { Context } from "../runtime/context";
 import { log } from "../runtime/log";
 import { Refusal } from "../runtime/refusal";
 import type { Runtime } from "../runtime/runtime";
-import { type Change, openEntry, recordChange, recordEntry } from "./recordChange";
+import { type Change, openEntry, recordChange, recordUndone } from "./recordChange";
 
 /** A change of more rows is written piece by piece: in one transaction it would hold up a whole school's answers for seconds. */
 const MOST_ROWS_AT_ONCE = 2_000;
@@ -99,8 +98,7 @@ async function step(
   changeId: string,
   { from, to }: { readonly from: number; readonly to: number },
 ): Promise<void> {
-  const direction = to > from ? "forward" : "back";
-  if (!(await moveUnfinished(tx, changeId, from, { direction, pieces: to, at: runtime.now() }))) throw new TakenUp();
+  if (!(await moveUnfinished(tx, changeId, from, { pieces: to, at: runtime.now() }))) throw new TakenUp();
 }
 
 async function open(tx: Queryable, context: Context, change: Change): Promise<string> {
@@ -144,17 +142,7 @@ async function goBack(runtime: Runtime, { changeId, pieces }: Under): Promise<vo
 
 async function endTakenBack(tx: Queryable, runtime: Runtime, under: Under, actorId: string | null): Promise<void> {
   const change = await changeById(tx, under.changeId);
-  if (change)
-    await recordEntry(tx, runtime, {
-      area: change.area,
-      kind: "undone",
-      facts: { of: factsOf(change) },
-      classId: change.classId,
-      schoolId: change.schoolId,
-      actorId,
-      undoes: change.id,
-      rows: [],
-    });
+  if (change) await recordUndone(tx, runtime, change, actorId);
   await end(tx, under);
 }
 
@@ -202,13 +190,17 @@ async function goForward(runtime: Runtime, { changeId, schoolId }: Omit<Under, "
   await runtime.db.write((tx) => end(tx, { changeId, schoolId }));
 }
 
-/** Takes back the changes that nobody goes on with, because their process ended. */
+/**
+ * Ends the changes that nobody goes on with, because their process ended: one that was being written is taken back; one that was being
+ * taken back comes into force again, since nobody has seen to it that its rows were still as it left them.
+ */
 export async function takeUpAbandoned(runtime: Runtime): Promise<void> {
   for (const change of await allUnfinished(runtime.db.read)) {
     const now = runtime.now();
     if (now - change.at < ABANDONED_MILLISECONDS) continue;
     if (!(await runtime.db.write((tx) => takeUp(tx, change, now)))) continue;
-    log("warn", "a change whose process ended is taken back", { details: { changeId: change.changeId } });
-    await takeBack(runtime, change);
+    log("warn", "a change whose process ended is taken up", { details: { changeId: change.changeId } });
+    if (change.direction === "forward") await takeBack(runtime, change);
+    else await goForward(runtime, change);
   }
 }

@@ -1,7 +1,7 @@
 import "server-only";
 import { AREA_OF_CHANGE, type NamedFacts, peopleInFacts } from "@/core/model/changeFacts";
 import type { SignInKind } from "@/core/model/signInKind";
-import { insertChange, insertSignIn } from "@/db/queries/history";
+import { type ChangeRow, factsOf, insertChange, insertSignIn } from "@/db/queries/history";
 import type { PersonRow } from "@/db/queries/people";
 import { applyRowChanges } from "@/db/queries/rowChanges";
 import { unfinishedAt } from "@/db/queries/unfinishedChanges";
@@ -65,8 +65,19 @@ function areaOf({ kind }: NamedFacts) {
   return AREA_OF_CHANGE[kind];
 }
 
-/** Adds an entry to the history; see `recordChange`. */
-export async function recordEntry(
+/** Records that a change was taken back; `actorId` is null where nobody asked for it. */
+export async function recordUndone(
+  tx: Queryable,
+  runtime: Runtime,
+  change: ChangeRow,
+  actorId: string | null,
+): Promise<void> {
+  const { area, classId, schoolId, id: undoes } = change;
+  const facts = { of: factsOf(change) };
+  await recordEntry(tx, runtime, { area, kind: "undone", facts, classId, schoolId, actorId, undoes, rows: [] });
+}
+
+async function recordEntry(
   tx: Queryable,
   runtime: Runtime,
   entry: Change & {

@@ -25,7 +25,7 @@ import { schoolOf } from "../runtime/school";
 import { beginBigUndo, goOnWithUndo } from "./bigChange";
 import { TAKE_BACK } from "./commands";
 import { nameOfPeople } from "./peopleNames";
-import { demandNoneUnfinished, recordEntry } from "./recordChange";
+import { demandNoneUnfinished, recordUndone } from "./recordChange";
 
 /** Whether the actor may take an entry back: what was done about rights, only who may give them. */
 export function mayUndo(actor: Actor, change: ChangeOfHistory, subjectIds: readonly string[]): boolean {
@@ -77,17 +77,7 @@ export async function undoChange(context: Context, changeId: string): Promise<st
     if (await beginBigUndo(tx, runtime, found)) return { change: found, isBig: true };
     if (found.command !== null) await TAKE_BACK[found.command](tx, runtime, found);
     else await putRowsBack(tx, context, found);
-    const { area, classId, schoolId } = found;
-    await recordEntry(tx, runtime, {
-      area,
-      kind: "undone",
-      facts: { of: factsOf(found) },
-      classId,
-      schoolId,
-      actorId: actor.personId,
-      undoes: changeId,
-      rows: [],
-    });
+    await recordUndone(tx, runtime, found, actor.personId);
     return { change: found, isBig: false };
   });
   if (isBig) await undoBig(context, change);

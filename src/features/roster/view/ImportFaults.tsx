@@ -7,7 +7,7 @@ import { FIELD } from "@/ui/primitives/Field";
 import { repairCellsAction, setMakeClassesAction } from "../actions";
 import type { FaultView, ImportView } from "../types";
 
-const keyOf = ({ file, row, column, code }: FaultView) => `${file} ${row} ${column} ${code}`;
+const keyOf = ({ file, row, column, sentence }: FaultView) => `${file} ${row} ${column} ${sentence}`;
 const canRepair = ({ row, column }: FaultView) => row !== null && row > 1 && column !== null;
 
 /** Rows that can't be taken, each with what is wrong and a field to type it anew. */
