@@ -8,7 +8,6 @@ const only = (name, from, ...to) => ({
 /** Packages that core may use, by the one adapter that uses them. */
 const coreAdapters = {
   "answers/compileExpression": ["mathjs"],
-  "answers/algebra/readAlgebra": ["mathjs"],
   "answers/editDistance": ["damerau-levenshtein"],
   "numeric/distribution": ["jstat"],
   "numeric/rational": ["fraction\\.js"],

@@ -20,7 +20,13 @@ describe("what is kept in memory", () => {
     const coordinator = await school.teacher("cora");
     const minutes = async () => (await schoolOf(school.runtime, school.schoolId)).staffIdleMinutes;
     expect(await minutes()).toBe(120);
-    const settings = { staffIdleMinutes: 45, studentIdleMinutes: 40, keepYears: 3, lateGraceHours: 24 };
+    const settings = {
+      staffIdleMinutes: 45,
+      studentIdleMinutes: 40,
+      keepYears: 3,
+      lateGraceHours: 24,
+      decimalMark: "point",
+    };
     const { changeId } = await setSettings(coordinator, settings);
     expect(await minutes()).toBe(45);
     await undoChange(coordinator, changeId);

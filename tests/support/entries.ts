@@ -305,7 +305,13 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "roster/setSettingsAction": {
     needs: ownSchool,
     call: () =>
-      roster("setSettingsAction")({ staffIdleMinutes: 60, studentIdleMinutes: 30, keepYears: 2, lateGraceHours: 24 }),
+      roster("setSettingsAction")({
+        staffIdleMinutes: 60,
+        studentIdleMinutes: 30,
+        keepYears: 2,
+        lateGraceHours: 24,
+        decimalMark: "comma",
+      }),
   },
   "roster/rollOverAction": {
     needs: ownSchool,

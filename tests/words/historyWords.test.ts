@@ -87,6 +87,13 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     },
     "Sessions end after 30 min (staff) and 60 min (students) unused; answers that waited on a device count up to 72 h after the due time; evidence is kept for 1 year",
   ],
+  [
+    {
+      kind: "settings-changed",
+      facts: { staffIdleMinutes: 30, studentIdleMinutes: 60, lateGraceHours: 72, keepYears: 2, decimalMark: "comma" },
+    },
+    "Sessions end after 30 min (staff) and 60 min (students) unused; answers that waited on a device count up to 72 h after the due time; evidence is kept for 2 years; a comma parts decimals",
+  ],
   [{ kind: "erasure-asked", facts: { personId: "ada" } }, "Asked for Ada Quill to be erased"],
   [{ kind: "erasure-declined", facts: { personId: "ada" } }, "Declined to erase Ada Quill"],
   [{ kind: "erased", facts: { personId: "gone" } }, "Erased somebody for good"],

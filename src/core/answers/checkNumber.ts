@@ -23,7 +23,7 @@ export type NumberCheck =
  */
 export function checkNumber(answer: string, rule: NumberRule): NumberCheck {
   demandNumberRule(rule);
-  const reading = readNumber(answer);
+  const reading = readNumber(answer, rule.decimalMark);
   if (!reading.ok) return { verdict: "unreadable", reason: reading.reason };
   const units = rule.units ?? [];
   const unit = reading.unit === "" ? null : (units.find(({ word }) => sameUnit(reading.unit, word)) ?? "other");

@@ -1,3 +1,4 @@
+import type { DecimalMark } from "../model/decimalMark";
 import { demandThat } from "../model/fail";
 import type { Rational } from "../numeric/rational";
 import type { NumberForm } from "./readNumber";
@@ -19,6 +20,8 @@ export interface NumberRule {
   /** Units accepted, the wanted one first; `unitRequired`: a number alone is not enough. */
   readonly units?: readonly UnitRule[];
   readonly unitRequired?: boolean;
+  /** The decimal mark where the answer was typed; a point without it. */
+  readonly decimalMark?: DecimalMark;
 }
 
 /**

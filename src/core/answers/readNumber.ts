@@ -1,3 +1,4 @@
+import type { DecimalMark } from "../model/decimalMark";
 import { type Rational, rational } from "../numeric/rational";
 import { readDigits } from "./readDigits";
 
@@ -33,7 +34,7 @@ const DIGITS = /^(\d+(?:[.,]\d+|[ '’]\d{3}(?!\d))*|[.,]\d+)\s*(.*)$/u;
  * What commas and points mean: see `readDigits`. Exact: "0.1" is 1/10.
  * @example readNumber("1 3/4").value?.toFraction() // "7/4"
  */
-export function readNumber(text: string): NumberReading {
+export function readNumber(text: string, decimalMark: DecimalMark = "point"): NumberReading {
   if (text.length > LONGEST) return { ok: false, reason: "too-long" };
   const { isNegative, unsigned, currency } = withoutSign(tidied(text));
   if (unsigned === "") return { ok: false, reason: "empty" };
@@ -52,7 +53,7 @@ export function readNumber(text: string): NumberReading {
     const lowestTerms = part.d === BigInt(bottom);
     return { ok: true, value: signed(value), other: null, unit, lowestTerms, form: mixed ? "mixed" : "fraction" };
   }
-  const read = readDigits(digits?.[1] ?? "");
+  const read = readDigits(digits?.[1] ?? "", decimalMark);
   if (!read) return { ok: false, reason: "not-a-number" };
   const other = read.other && signed(read.other);
   return { ok: true, value: signed(read.value), other, unit, lowestTerms: true, form: read.form };

@@ -1,3 +1,4 @@
+import type { DecimalMark } from "../model/decimalMark";
 import type { DrawnItem } from "./drawItem";
 import { roomOf } from "./rooms";
 import type { UnreadableReason, Verdict } from "./verdict";
@@ -13,13 +14,13 @@ export type ItemVerdict =
   | { readonly readable: false; readonly partId: string; readonly reason: UnreadableReason; readonly wanted?: string }
   | { readonly readable: true; readonly right: boolean; readonly parts: readonly PartScore[] };
 
-/** Checks a response part by part, each in the room of its kind. */
-export function checkItem(item: DrawnItem, response: ItemResponse): ItemVerdict {
+/** Checks a response part by part, each in the room of its kind; `decimalMark`: the usual one where it was typed. */
+export function checkItem(item: DrawnItem, response: ItemResponse, decimalMark: DecimalMark = "point"): ItemVerdict {
   const parts: PartScore[] = [];
   for (const { id: partId, kind, drawn } of item.parts) {
     const given = response[partId];
     const verdict: Verdict =
-      given === undefined ? { readable: false, reason: "empty" } : roomOf(kind).check(drawn, given);
+      given === undefined ? { readable: false, reason: "empty" } : roomOf(kind).check(drawn, given, decimalMark);
     if (!verdict.readable) return { ...verdict, partId };
     parts.push({ ...verdict, partId });
   }

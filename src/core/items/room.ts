@@ -1,3 +1,4 @@
+import type { DecimalMark } from "../model/decimalMark";
 import type { ParameterValues } from "./drawParameters";
 import type { Verdict } from "./verdict";
 
@@ -36,7 +37,8 @@ export interface ItemRoom<Body, Drawn, Shown, Response> {
   readonly shown: (drawn: Drawn) => Shown;
   /** A response as a browser sends it, with stable ids in place of what was shown; null when it is none of this kind. */
   readonly received: (drawn: Drawn, sent: unknown) => Response | null;
-  readonly check: (drawn: Drawn, response: Response) => Verdict;
+  /** `decimalMark`: the usual one where the response was typed. */
+  readonly check: (drawn: Drawn, response: Response, decimalMark: DecimalMark) => Verdict;
   /** A response as it stood on the screen. */
   readonly responseWords: (drawn: Drawn, response: Response) => string;
   readonly rightResponse: (drawn: Drawn) => Response;

@@ -1,7 +1,8 @@
+import type { AlgebraProblem } from "../answers/checkAlgebra";
 import type { NumberProblem } from "../answers/checkNumber";
 
 /** Why a response can't be read; it is not scored, and the student may mend it. */
-export type UnreadableReason = NumberProblem | "no-such-option";
+export type UnreadableReason = NumberProblem | AlgebraProblem | "no-such-option";
 
 /**
  * What every room says of a response: it can't be read, or it earned so much of what there was. `earned` and `possible` are

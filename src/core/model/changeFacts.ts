@@ -1,4 +1,5 @@
 import type { ChangeArea } from "./changeArea";
+import type { DecimalMark } from "./decimalMark";
 
 /** Who was moved: one person by id, or only how many. */
 interface Moved {
@@ -65,6 +66,8 @@ export interface ChangeFacts {
     readonly studentIdleMinutes: number;
     readonly lateGraceHours: number;
     readonly keepYears: number;
+    /** Missing in what was recorded before it could be set. */
+    readonly decimalMark?: DecimalMark;
   };
   "erasure-asked": OfPerson;
   "erasure-declined": OfPerson;

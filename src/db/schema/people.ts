@@ -1,4 +1,5 @@
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { DECIMAL_MARKS } from "@/core/model/decimalMark";
 import type { ClassRole, SchoolRole } from "@/core/model/roles";
 
 /** Columns of a roster package that Oxbow has no use for; kept so that an export gives them back. */
@@ -20,6 +21,8 @@ export const schools = sqliteTable("schools", {
   studentIdleMinutes: integer("student_idle_minutes").notNull().default(40),
   /** Hours after a due time in which answers that waited on a device are believed to be given before it. */
   lateGraceHours: integer("late_grace_hours").notNull().default(72),
+  /** What parts decimals in what is typed at the school. */
+  decimalMark: text("decimal_mark", { enum: DECIMAL_MARKS }).notNull().default("point"),
   /** Years for which a student's evidence is kept after leaving. */
   keepYears: integer("keep_years").notNull().default(3),
 });

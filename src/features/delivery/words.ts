@@ -22,7 +22,13 @@ const UNREADABLE: Readonly<Record<UnreadableReason, string>> = {
   "other-form": "The size is right. Write it the way the question asks for.",
   "no-such-option": "Choose one of the answers.",
   "too-long": "This answer is too long.",
-  "two-readings": "Your number can be read in two ways. Write it another way, for example 1500 or 1.5.",
+  "two-readings": "This can be read in two ways. Write it another way, for example 1500 or 1.5, (1/2)x or 1/(2x).",
+  "not-readable": "This can't be read yet. Look for a bracket, a sign or a number that is missing.",
+  "two-relations": "Write signs that point the same way, for example 1 < x < 5, or two parts with “or” between them.",
+  "too-hard": "This can't be judged as it is written. Write it shorter.",
+  "other-letters": "There is a letter in it that the question does not use.",
+  "not-solved": "True so far. Go on until the letter stands alone and the rest is worked out.",
+  "not-collected": "The value is right. Multiply out the brackets and put together what belongs together.",
   "not-a-number": "Write a number, for example 12, 0.5, 3/4 or 1 1/2.",
 };
 

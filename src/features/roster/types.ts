@@ -1,3 +1,4 @@
+import type { DecimalMark } from "@/core/model/decimalMark";
 import type { ClassRole, SchoolRole } from "@/core/model/roles";
 import type { StudentSupports } from "@/core/model/supports";
 import type { LikelySame } from "@/core/roster/likelySame";
@@ -253,6 +254,7 @@ export interface PrivacyView {
     readonly studentIdleMinutes: number;
     readonly keepYears: number;
     readonly lateGraceHours: number;
+    readonly decimalMark: DecimalMark;
   };
   readonly requests: readonly {
     readonly id: string;

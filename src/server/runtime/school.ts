@@ -3,6 +3,7 @@ import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import type { SchoolCalendar } from "@/core/calendar/isSchoolDay";
+import type { DecimalMark } from "@/core/model/decimalMark";
 import { holidaysOf, schoolById, termsOf } from "@/db/queries/people";
 import { kept } from "./kept";
 import { Refusal } from "./refusal";
@@ -16,6 +17,7 @@ export interface School {
   readonly studentIdleMinutes: number;
   readonly keepYears: number;
   readonly lateGraceHours: number;
+  readonly decimalMark: DecimalMark;
   readonly calendar: SchoolCalendar;
   readonly terms: readonly {
     readonly id: string;

@@ -3,6 +3,7 @@ import { groupBy } from "@/core/collections/groupBy";
 import { checkItem } from "@/core/items/checkItem";
 import type { DrawnItem } from "@/core/items/drawItem";
 import type { ChangeFacts } from "@/core/model/changeFacts";
+import type { DecimalMark } from "@/core/model/decimalMark";
 import { answersToVersions, type ScoreRow, scoresOfAnswers, scoresOfChange, supersede } from "@/db/queries/answerLog";
 import type { ChangeRow } from "@/db/queries/history";
 import { versionNumbersOf } from "@/db/queries/library";
@@ -11,6 +12,7 @@ import type { Queryable } from "@/db/queryable";
 import { drawerOf } from "@/server/library/drawnItems";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
+import { schoolOf } from "@/server/runtime/school";
 import { recordCommand } from "../history/recordChange";
 import { rebuildIn } from "./rebuild";
 
@@ -44,14 +46,16 @@ export async function rescoreItem(runtime: Runtime, itemId: string): Promise<Res
   let students = 0;
   for (const [personId, given] of byStudent) {
     const count = await runtime.db.write(async (tx) => {
-      const fresh = await newScores(tx, given, runtime.now(), (answer) => {
+      const schoolId = await schoolIdOf(tx, personId);
+      const { decimalMark } = await schoolOf(runtime, schoolId);
+      const fresh = await newScores(tx, given, { now: runtime.now(), decimalMark }, (answer) => {
         const before = drawer.drawIfKnown(answer);
         const now = drawer.drawIfKnown({ ...answer, versionId: current.id });
         return before && now && sameDraw(before, now) ? now : null;
       });
       if (fresh.length === 0) return 0;
       const entry = { itemId, version: current.number };
-      const changeId = await entryOfSchool(tx, runtime, entries, await schoolIdOf(tx, personId), entry);
+      const changeId = await entryOfSchool(tx, runtime, entries, schoolId, entry);
       await replaceScores(
         tx,
         personId,
@@ -124,7 +128,7 @@ const sameDraw = (one: DrawnItem, other: DrawnItem): boolean =>
 async function newScores(
   tx: Queryable,
   answers: Awaited<ReturnType<typeof answersToVersions>>,
-  now: number,
+  { now, decimalMark }: { readonly now: number; readonly decimalMark: DecimalMark },
   itemOf: (answer: (typeof answers)[number]) => DrawnItem | null,
 ): Promise<NewScore[]> {
   const scores = await scoresOfAnswers(
@@ -133,7 +137,7 @@ async function newScores(
   );
   return answers.flatMap((answer) => {
     const item = itemOf(answer);
-    const verdict = item ? checkItem(item, answer.response) : null;
+    const verdict = item ? checkItem(item, answer.response, decimalMark) : null;
     if (!verdict?.readable) return [];
     return verdict.parts.flatMap(({ partId, earned, possible, misconceptionIds }) =>
       scores

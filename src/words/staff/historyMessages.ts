@@ -41,7 +41,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Took out {whole, select, yes {the whole roster} other {the roster of {classes}}} as {format, select, package {a roster package} csv {CSV} tsv {TSV} xlsx {XLSX} other {{format}}}{sinceDayGiven, select, yes {, changes since {sinceDay}} other {}}",
   "student-taken-out": "Took out everything that is kept about {person}",
   "settings-changed":
-    "Sessions end after {staffIdleMinutes} min (staff) and {studentIdleMinutes} min (students) unused; answers that waited on a device count up to {lateGraceHours} h after the due time; evidence is kept for {keepYears, plural, one {# year} other {# years}}",
+    "Sessions end after {staffIdleMinutes} min (staff) and {studentIdleMinutes} min (students) unused; answers that waited on a device count up to {lateGraceHours} h after the due time; evidence is kept for {keepYears, plural, one {# year} other {# years}}{decimalMark, select, comma {; a comma parts decimals} point {; a point parts decimals} other {}}",
   "erasure-asked": "Asked for {person} to be erased",
   "erasure-declined": "Declined to erase {person}",
   erased: "Erased {person} for good",

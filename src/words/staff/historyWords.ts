@@ -35,6 +35,8 @@ function ownValues({ kind, facts }: NamedFacts): MessageValues {
       return { counts: countsOf(facts) };
     case "roster-taken-out":
       return { whole: facts.classes.length === 0 ? "yes" : "no" };
+    case "settings-changed":
+      return { decimalMark: facts.decimalMark ?? "" };
     case "groups-made":
       return { count: facts.names.length, quoted: listOf(facts.names.map((name) => `“${name}”`)) };
     case "students-placed":

@@ -9,22 +9,21 @@ import type { Slip } from "./slip";
 
 /** A number off by more than this, or by more than itself, was hardly a slip in working it out. */
 const FURTHEST_OFF = 20;
+/** Numbers looked at; a line with more new ones was not made by one step. */
+const MOST_NUMBERS = 6;
 
 /**
- * The number in a line that, were it another, would make it say the same as the line before: the right step with a slip in
+ * The new number in a line that, were it another, would make it say the same as the line before: the right step with a slip in
  * the arithmetic. Null when no single number near the written one mends the line.
  * @example arithmeticSlip(readAlgebra("2x = 3 * 4"), readAlgebra("2x = 13"), "x")?.kind // "arithmetic"
  */
 export function arithmeticSlip(before: AlgebraLine, after: AlgebraLine, unknown: string): Slip | null {
   const stood = numbersIn(before);
-  const isNew = (value: Rational) => !stood.some((known) => known.equals(value));
-  const numbers = numbersIn(after).map((written, place) => ({ written, place }));
-  // A number that was just worked out is likelier to be wrong than one that was copied.
-  const order = [
-    ...numbers.filter(({ written }) => isNew(written)),
-    ...numbers.filter(({ written }) => !isNew(written)),
-  ];
-  for (const { written, place } of order) {
+  // A number that was copied is no slip in working out, even where another one would mend the line.
+  const numbers = numbersIn(after)
+    .map((written, place) => ({ written, place }))
+    .filter(({ written }) => !stood.some((known) => known.equals(written)));
+  for (const { written, place } of numbers.slice(0, MOST_NUMBERS)) {
     const wanted = mendingNumber(before, after, place, unknown);
     if (!wanted || wanted.equals(written)) continue;
     const off = wanted.sub(written).abs();
@@ -74,7 +73,7 @@ function withNumber(line: AlgebraLine, place: number, by: Rational): AlgebraLine
 function replaced({ relation, left, right }: AlgebraLine, change: (value: Rational) => Rational): AlgebraLine {
   const walk = (node: AlgebraNode): AlgebraNode => {
     if (node.kind === "number") return { kind: "number", value: change(node.value) };
-    if (node.kind === "unknown") return node;
+    if (node.kind === "unknown" || node.kind === "pi") return node;
     if ("of" in node) return { ...node, of: walk(node.of) };
     const first = walk(node.left);
     return { ...node, left: first, right: walk(node.right) };

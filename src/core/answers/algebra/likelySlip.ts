@@ -1,21 +1,23 @@
 import { arithmeticSlip } from "./arithmeticSlip";
 import { bracketSlips } from "./bracketSlips";
 import { equivalentLines } from "./equivalentLines";
+import { factorSlips } from "./factorSlips";
 import { movedSlips } from "./movedSlips";
 import type { AlgebraLine, Relation } from "./node";
 import { comparedWithZero, sameSolutions } from "./sameSolutions";
+import { sameValue } from "./sameValue";
 import type { Slip } from "./slip";
 import { writtenTerms } from "./writtenTerms";
 
 const TURNED: Readonly<Record<Relation, Relation>> = { "=": "=", "<": ">", "<=": ">=", ">": "<", ">=": "<=" };
 /** Slips tried in opening brackets; a longer line has more than a student means. */
-const MOST_TRIED = 40;
+const MOST_TRIED = 16;
 /** Coefficients of a line in which slips are looked for: up to the square. */
 const MOST_COEFFICIENTS = 3;
 
 /**
- * The slip that turns the line before into the student's wrong line: each known slip is made in it, and the first that says
- * the same as what was written is named. From the most specific to the least: brackets, direction, moved terms, arithmetic.
+ * The slip that turns the line before into the student's wrong line: each known slip is made in it, and the one that gives just what
+ * was written is named, or else the only one that says the same. From the most specific to the least: brackets, direction, moved terms, arithmetic.
  * @example likelySlip(readAlgebra("x + 3 = 5"), readAlgebra("x = 8"), "x")?.kind // "inverse-operation"
  */
 export function likelySlip(before: AlgebraLine, after: AlgebraLine, unknown: string): Slip | null {
@@ -26,12 +28,22 @@ export function likelySlip(before: AlgebraLine, after: AlgebraLine, unknown: str
       ? bracketSlips(before.right).map(({ node, kind }) => ({ line: { ...before, right: node }, kind }))
       : []),
   ].slice(0, MOST_TRIED);
-  const bracket = opened.find(({ line }) => equivalentLines(line, after) === true);
-  if (bracket) return { kind: bracket.kind };
+  const candidates = [...opened, ...factorSlips(before).map((line) => ({ line, kind: "inverse-operation" as const }))];
+  const exact = candidates.find(({ line }) => hasSameSides(line, after));
+  if (exact) return { kind: exact.kind };
+  // Only its solutions are those of a slip: more may have been done at once, and if two slips lead there neither is named.
+  const kinds = new Set(candidates.flatMap(({ line, kind }) => (equivalentLines(line, after) === true ? [kind] : [])));
+  const [kind] = kinds;
+  if (kind) return kinds.size === 1 ? { kind } : null;
   const turned = before.relation && before.relation !== "=" ? { ...before, relation: TURNED[before.relation] } : null;
   if (turned && equivalentLines(turned, after) === true) return { kind: "direction" };
   return movedSlip(before, after, unknown) ?? arithmeticSlip(before, after, unknown);
 }
+
+const hasSameSides = (one: AlgebraLine, other: AlgebraLine): boolean =>
+  one.relation === other.relation &&
+  sameValue(one.left, other.left) === true &&
+  (!one.right || !other.right || sameValue(one.right, other.right) === true);
 
 /** Of a high degree each of the many comparisons takes long, and nobody solves it by hand in steps. */
 function isOfLowDegree(line: AlgebraLine, unknown: string): boolean {

@@ -27,10 +27,9 @@ export function movedSlips(
       return against(polynomial.add(difference, twice), stayed ? "sign" : "inverse-operation");
     }),
   );
-  return [
-    ...flipped,
-    ...coefficientSlips(difference).map((root) => against([root.neg(), rational(1)], "inverse-operation")),
-  ];
+  // While a bracket stands nobody divides by the coefficient.
+  const roots = sides.flat().some(({ bracket }) => bracket) ? [] : coefficientSlips(difference);
+  return [...flipped, ...roots.map((root) => against([root.neg(), rational(1)], "inverse-operation"))];
 }
 
 /** Wrong roots of a x + b = 0, that is a x = -b: multiplied by a, a taken away or added, or a divided by the other side. */

@@ -1,9 +1,10 @@
 import type { Rational } from "../../numeric/rational";
 
-/** An expression as the student wrote it: exact numbers, one-letter unknowns, and the operations of school algebra. */
+/** An expression as the student wrote it: exact numbers, one-letter unknowns, pi, and the operations of school algebra. */
 export type AlgebraNode =
   | { readonly kind: "number"; readonly value: Rational }
   | { readonly kind: "unknown"; readonly name: string }
+  | { readonly kind: "pi" }
   | {
       readonly kind: "sum" | "difference" | "product" | "quotient" | "power";
       readonly left: AlgebraNode;
@@ -19,5 +20,8 @@ export interface AlgebraLine {
   readonly left: AlgebraNode;
   readonly right: AlgebraNode | null;
 }
+
+/** What a whole answer says: one of the alternatives, all lines of which hold ("x < -2 or x > 2", "1 < x < 5"). */
+export type AlgebraStatement = readonly (readonly AlgebraLine[])[];
 
 export type UnreadableAlgebra = "empty" | "too-long" | "not-readable" | "two-relations" | "too-hard";

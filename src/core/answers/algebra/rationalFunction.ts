@@ -14,7 +14,7 @@ const LONGEST_COEFFICIENT = 30;
 const ONE: Polynomial = polynomial.constant(rational(1));
 
 /**
- * An expression as a fraction of polynomials in its one unknown, not reduced. Null when it has none: roots and absolute
+ * An expression as a fraction of polynomials in its one unknown, not reduced. Null when it has none: pi, roots and absolute
  * values, powers that are not whole, a second unknown, division by zero, or a degree above 8.
  * @example rationalFunction(readAlgebra("2x + 3").left, "x") !== null // true
  */
@@ -28,6 +28,7 @@ export function rationalFunction(node: AlgebraNode, unknown: string): RationalFu
       const of = rationalFunction(node.of, unknown);
       return of && { top: polynomial.scale(of.top, rational(-1)), bottom: of.bottom };
     }
+    case "pi":
     case "root":
     case "absolute":
       return null;
@@ -54,6 +55,9 @@ function combined(
         : small({ top: multiply(one.top, other.bottom), bottom: multiply(one.bottom, other.top) });
     default: {
       const join = kind === "sum" ? add : subtract;
+      // A bottom that both share stays as it is: the degree would grow with every term.
+      if (subtract(one.bottom, other.bottom).length === 0)
+        return small({ top: join(one.top, other.top), bottom: one.bottom });
       return small({
         top: join(multiply(one.top, other.bottom), multiply(other.top, one.bottom)),
         bottom: multiply(one.bottom, other.bottom),

@@ -1,18 +1,21 @@
-import { create, fractionDependencies, type MathNode, parseDependencies } from "mathjs";
-import { isRational, type Rational } from "../../numeric/rational";
-import type { AlgebraLine, AlgebraNode, Relation, UnreadableAlgebra } from "./node";
+import type { AlgebraLine, Relation, UnreadableAlgebra } from "./node";
+import { parseSide, type ReadingChoice } from "./parseSide";
 import { tidyAlgebra } from "./tidyAlgebra";
+import { tokensOf } from "./tokens";
 
-const { parse } = create({ ...parseDependencies, ...fractionDependencies }, { number: "Fraction" });
+const RELATION = /<=|>=|=|<|>/g;
 
-/** More operations than a line of school work has, or deeper brackets, are refused before they are worked on. */
-const MOST_NODES = 250;
-const DEEPEST = 60;
+/** Lines joined as they stand ("1 < x < 5" gives two), with what in them can be meant in two ways. */
+export interface ReadChain {
+  readonly lines: readonly AlgebraLine[];
+  readonly doubtfulReach: "none" | "slight" | "real";
+  readonly doubtfulMark: boolean;
+}
 
 /**
- * Reads a line of algebra as a student types it: exact numbers, one-letter unknowns, + - * / ^, brackets, sqrt and abs, and
- * at most one of = < <= > >=. Nothing in it is ever run: the parser (`mathjs`) gives a tree, of which only the nodes named
- * here are taken over. Says why a text cannot be read; never throws.
+ * Reads a line of algebra as a student types it: exact numbers, mixed ones too, one-letter unknowns, + - * / ^, brackets, bars, roots,
+ * pi, and at most one of = < <= > >=. Nothing in it is ever run. What can be meant in two ways is taken in the usual one. Says why a text cannot be
+ * read; never throws.
  * @example readAlgebra("2x = ").unreadable // "not-readable"
  */
 export function readAlgebra(text: string): AlgebraLine | { readonly unreadable: UnreadableAlgebra } {
@@ -20,76 +23,41 @@ export function readAlgebra(text: string): AlgebraLine | { readonly unreadable: 
   if (tidy === "too-long") return { unreadable: "too-long" };
   if (tidy === null) return { unreadable: "not-readable" };
   if (tidy === "") return { unreadable: "empty" };
-  const [left = "", ...others] = tidy.split(/<=|>=|=|<|>/);
-  const relations = tidy.match(/<=|>=|=|<|>/g) ?? [];
-  if (relations.length > 1) return { unreadable: "two-relations" };
-  const sides = [left, ...others].map(readSide);
-  const problem = sides.find((side) => typeof side === "string");
-  if (typeof problem === "string") return { unreadable: problem };
-  const [first, second = null] = sides as AlgebraNode[];
-  return { relation: (relations[0] as Relation | undefined) ?? null, left: first as AlgebraNode, right: second };
+  if ((tidy.match(RELATION) ?? []).length > 1) return { unreadable: "two-relations" };
+  const chain = readChain(tidy, { reach: "usual", mark: "usual" });
+  if ("unreadable" in chain) return chain;
+  return chain.lines[0] ?? { unreadable: "not-readable" };
 }
 
-function readSide(text: string): AlgebraNode | UnreadableAlgebra {
-  if (text.trim() === "") return "not-readable";
-  try {
-    const budget = { left: MOST_NODES };
-    return take(parse(text), budget, 0);
-  } catch (problem) {
-    return problem instanceof TooHard ? "too-hard" : "not-readable";
-  }
-}
-
-class TooHard extends Error {}
-class NotAllowed extends Error {}
-
-/** The parts of a parsed node that are looked at. */
-interface Parsed {
-  readonly type: string;
-  readonly value?: unknown;
-  readonly name?: string;
-  readonly content?: MathNode;
-  readonly op?: string;
-  readonly fn?: { readonly name?: string };
-  readonly args?: readonly MathNode[];
-}
-
-const OPERATIONS = { "+": "sum", "-": "difference", "*": "product", "/": "quotient", "^": "power" } as const;
-
-function take(node: MathNode, budget: { left: number }, depth: number): AlgebraNode {
-  if (--budget.left < 0 || depth > DEEPEST) throw new TooHard();
-  const parsed = node as unknown as Parsed;
-  const into = (inner: MathNode | undefined) => {
-    if (!inner) throw new NotAllowed();
-    return take(inner, budget, depth + 1);
+/**
+ * Reads a tidied part of an answer: an expression, a line, or a chain whose relations point one way ("1 < x < 5", "x = 3 + 2 = 5").
+ * @example readChain("1 < x < 5", { reach: "usual", mark: "usual" }).lines.length // 2
+ */
+export function readChain(tidy: string, choice: ReadingChoice): ReadChain | { readonly unreadable: UnreadableAlgebra } {
+  const relations = tidy.match(RELATION) ?? [];
+  if (new Set(relations.map((relation) => relation[0])).size > 1) return { unreadable: "two-relations" };
+  const sides = tidy.split(RELATION).map((text) => {
+    const tokens = tokensOf(text.trim());
+    if (!tokens || tokens.length === 0) return { unreadable: "not-readable" as const };
+    return parseSide(tokens, choice);
+  });
+  const read = sides.flatMap((side) => ("node" in side ? [side] : []));
+  const problem = sides.find((side) => "unreadable" in side);
+  if (problem && "unreadable" in problem) return { unreadable: problem.unreadable };
+  const [first] = read;
+  if (!first) return { unreadable: "not-readable" };
+  const lines: AlgebraLine[] =
+    relations.length === 0
+      ? [{ relation: null, left: first.node, right: null }]
+      : relations.map((relation, place) => ({
+          relation: relation as Relation,
+          left: read[place]?.node ?? first.node,
+          right: read[place + 1]?.node ?? first.node,
+        }));
+  const isDoubtful = (degree: "slight" | "real") => read.some((side) => side.doubtfulReach === degree);
+  return {
+    lines,
+    doubtfulReach: isDoubtful("real") ? "real" : isDoubtful("slight") ? "slight" : "none",
+    doubtfulMark: read.some((side) => side.doubtfulMark),
   };
-  switch (parsed.type) {
-    case "ConstantNode":
-      return { kind: "number", value: exact(parsed.value) };
-    case "SymbolNode":
-      if (!/^[a-z]$/i.test(parsed.name ?? "")) throw new NotAllowed();
-      return { kind: "unknown", name: parsed.name ?? "" };
-    case "ParenthesisNode":
-      return into(parsed.content);
-    case "FunctionNode": {
-      const kind = parsed.fn?.name === "sqrt" ? "root" : parsed.fn?.name === "abs" ? "absolute" : null;
-      if (!kind || parsed.args?.length !== 1) throw new NotAllowed();
-      return { kind, of: into(parsed.args[0]) };
-    }
-    case "OperatorNode": {
-      const [first, second] = parsed.args ?? [];
-      if (parsed.args?.length === 1 && parsed.op === "-") return { kind: "negative", of: into(first) };
-      if (parsed.args?.length === 1 && parsed.op === "+") return into(first);
-      const kind = OPERATIONS[parsed.op as keyof typeof OPERATIONS];
-      if (!kind || parsed.args?.length !== 2) throw new NotAllowed();
-      return { kind, left: into(first), right: into(second) };
-    }
-    default:
-      throw new NotAllowed();
-  }
-}
-
-function exact(value: unknown): Rational {
-  if (!isRational(value)) throw new NotAllowed();
-  return value;
 }

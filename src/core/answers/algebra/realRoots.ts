@@ -33,7 +33,7 @@ export function sturmChain(of: Polynomial): Polynomial[] {
 }
 
 /**
- * Number of different real roots in the open interval, whose ends are no roots, by Sturm's theorem.
+ * Number of different real roots above `low` and up to `high`, by Sturm's theorem.
  * @example rootsBetween(sturmChain(rationalFunction(readAlgebra("x^2 - 4").left, "x").top), rational(0), rational(5)) // 1
  */
 export function rootsBetween(chain: readonly Polynomial[], low: Rational, high: Rational): number {

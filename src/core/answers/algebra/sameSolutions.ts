@@ -19,17 +19,23 @@ export function comparedWithZero(line: AlgebraLine, unknown: string): ComparedWi
   return made && { ...made, relation: line.relation };
 }
 
+/** A statement in one unknown: one of the alternatives holds, that is all of its relations. */
+export type OneOfAll = readonly (readonly ComparedWithZero[])[];
+
 /**
- * True when two relations in the same unknown hold for the same real numbers. Exact: the roots of all tops and bottoms part
- * the line into points and stretches, on each of which both relations are either true or false. Null when tops and
+ * True when two relations in the same unknown, or statements made of several, hold for the same real numbers. Exact: the roots of all
+ * tops and bottoms part the line into points and stretches, on each of which both are either true or false. Null when tops and
  * bottoms together have a degree over 10, which is more than two lines of school work.
  * @example sameSolutions(comparedWithZero(readAlgebra("x = 3"), "x"), comparedWithZero(readAlgebra("2x = 6"), "x")) // true
  */
-export function sameSolutions(one: ComparedWithZero, other: ComparedWithZero): boolean | null {
-  const same = one.relation === other.relation && one.bottom.length === 1 && other.bottom.length === 1;
-  if (same && proportional(one, other)) return true;
-  if (PROBES.some((x) => holdsAt(one, x) !== holdsAt(other, x))) return false;
-  const parts = [one.top, one.bottom, other.top, other.bottom].filter((part) => part.length > 1);
+export function sameSolutions(one: ComparedWithZero | OneOfAll, other: ComparedWithZero | OneOfAll): boolean | null {
+  if ("top" in one && "top" in other && proportional(one, other)) return true;
+  const [first, second] = ["top" in one ? [[one]] : one, "top" in other ? [[other]] : other];
+  if (PROBES.some((x) => isTrueAt(first, x) !== isTrueAt(second, x))) return false;
+  const parts = [...first, ...second]
+    .flat()
+    .flatMap(({ top, bottom }) => [top, bottom])
+    .filter((part) => part.length > 1);
   if (parts.reduce((sum, part) => sum + polynomial.degree(part), 0) > HIGHEST_DEGREE) return null;
   const all = parts.reduce(
     (product, part) => {
@@ -38,17 +44,23 @@ export function sameSolutions(one: ComparedWithZero, other: ComparedWithZero): b
     },
     polynomial.constant(rational(1)),
   );
-  const roots = narrowed(realRoots(all), all);
-  for (const root of roots) if (holdsAtRoot(one, root, all) !== holdsAtRoot(other, root, all)) return false;
-  return betweenRoots(roots).every((x) => holdsAt(one, x) === holdsAt(other, x));
+  const roots = setApart(realRoots(all), all);
+  const atRoot = (of: OneOfAll, root: RootInterval) =>
+    of.some((alternative) => alternative.every((compared) => holdsAtRoot(compared, root, all)));
+  if (roots.some((root) => atRoot(first, root) !== atRoot(second, root))) return false;
+  return betweenRoots(roots).every((x) => isTrueAt(first, x) === isTrueAt(second, x));
 }
 
 const HIGHEST_DEGREE = 10;
 /** Places at which most different relations are told apart at once. */
 const PROBES: readonly Rational[] = [-40, -5, -1, 0, 1, 5, 40].map((place) => rational(place * 2 + 1, 2));
 
+const isTrueAt = (of: OneOfAll, x: Rational): boolean =>
+  of.some((alternative) => alternative.every((compared) => holdsAt(compared, x)));
+
 /** One top is a constant above 0 times the other (any constant but 0 for an equation), the bottoms being numbers. */
 function proportional(one: ComparedWithZero, other: ComparedWithZero): boolean {
+  if (one.relation !== other.relation || one.bottom.length !== 1 || other.bottom.length !== 1) return false;
   const [first, second] = [one.top.at(-1), other.top.at(-1)];
   if (!first || !second || one.top.length !== other.top.length) return false;
   const factor = second.div(first);
@@ -58,22 +70,27 @@ function proportional(one: ComparedWithZero, other: ComparedWithZero): boolean {
   );
 }
 
-/** Intervals narrowed until none touches the next, so that a number lies between every two roots. */
-function narrowed(roots: readonly RootInterval[], all: Polynomial): RootInterval[] {
+/**
+ * Intervals halved until each lies strictly apart from both neighbours, so that its ends are no roots and a number lies between every
+ * two roots.
+ */
+function setApart(roots: readonly RootInterval[], all: Polynomial): RootInterval[] {
   const chain = sturmChain(all);
-  return roots.map(({ low, high }, place) => {
+  const apart: RootInterval[] = [];
+  for (const [place, { low, high }] of roots.entries()) {
+    const [before, next] = [apart.at(-1), roots[place + 1]];
     let [from, to] = [low, high];
-    const next = roots[place + 1];
-    const touches = () => from.compare(to) !== 0 && next !== undefined && to.compare(next.low) >= 0;
-    for (let step = 0; step < 8 && (touches() || step < 2); step++) {
-      if (from.compare(to) === 0) break;
+    const touches = () =>
+      (before && from.compare(before.high) <= 0) || (next && to.compare(next.low) >= 0 && from.compare(to) !== 0);
+    while (from.compare(to) !== 0 && touches()) {
       const middle = from.add(to).div(2);
-      if (polynomial.value(all, middle).equals(0)) return { low: middle, high: middle };
-      if (rootsBetween(chain, from, middle) === 1) to = middle;
+      if (polynomial.value(all, middle).equals(0)) [from, to] = [middle, middle];
+      else if (rootsBetween(chain, from, middle) === 1) to = middle;
       else from = middle;
     }
-    return { low: from, high: to };
-  });
+    apart.push({ low: from, high: to });
+  }
+  return apart;
 }
 
 /** One number in each stretch: below all roots, between neighbours, above all. */

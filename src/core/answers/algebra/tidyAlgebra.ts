@@ -1,39 +1,38 @@
 /** Longest line that is read, in characters. */
 const LONGEST = 500;
+const MINUS_SIGNS = /[\u2010-\u2015\u2212\ufe58\ufe63]/g;
 const SIGNS: readonly (readonly [RegExp, string])[] = [
-  [/[−–—]/g, "-"],
-  [/[×·⋅∙]/g, "*"],
-  [/[÷∶:]/g, "/"],
-  [/≤|=</g, "<="],
-  [/≥|=>/g, ">="],
-  [/√/g, "sqrt"],
+  [MINUS_SIGNS, "-"],
+  [/[×·⋅∙•*]/g, "*"],
+  [/\*\s?\*/g, "^"],
+  [/[÷∶:⁄]/g, "/"],
+  [/[≤⩽]|=</g, "<="],
+  [/[≥⩾]|=>/g, ">="],
+  [/\+\s?\/\s?-|\+-(?=\s*[\d√])/g, "±"],
   [/[[{]/g, "("],
   [/[\]}]/g, ")"],
-  // A comma between digits is a decimal comma: no list occurs in a line of algebra.
-  [/(\d),(?=\d)/g, "$1."],
 ];
+/** Signs of school algebra, after those above. */
+const KNOWN = /^[0-9a-zπ√±|+\-*/^().,;'’<>= ]*$/i;
 
 /**
- * A typed line in the syntax that is parsed: typographic signs, small raised digits and fractions in plain ones, letters
- * side by side multiplied ("xy", "x(x+1)"). Null for a line that holds any sign not of school algebra.
- * @example tidyAlgebra("2 × x − 3") // "2 * x - 3"
+ * A typed line with one sign for each operation: typographic and full-width signs in plain ones, raised digits as powers, small
+ * fractions as a mixed number's part ("1½" is "1 1/2") or in brackets; a full stop at the end and an equals sign at the start go. Null
+ * for a line that holds any sign not of school algebra.
+ * @example tidyAlgebra("2 × x − 1½") // "2 * x - 1 1/2"
  */
 export function tidyAlgebra(text: string): string | "too-long" | null {
   if (text.length > LONGEST) return "too-long";
-  let plain = text.replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹]+/g, (digits) => `^${digits.normalize("NFKC")}`);
-  plain = plain
-    .replace(/(\d)(?=[¼-¾⅐-⅞])/gu, "$1+")
-    .normalize("NFKC")
-    .replace(/⁄/g, "/");
+  let plain = text
+    .replace(/[⁺⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+/g, (raised) => `^${raised.normalize("NFKC").replace(MINUS_SIGNS, "-")}`)
+    .replace(/(\d)\s*([¼-¾⅐-⅞])/gu, (_, whole: string, part: string) => `${whole} ${part.normalize("NFKC")}`)
+    .replace(/[¼-¾⅐-⅞]/gu, (part) => `(${part.normalize("NFKC")})`)
+    .normalize("NFKC");
   for (const [sign, meaning] of SIGNS) plain = plain.replace(sign, meaning);
-  if (!/^[0-9a-z+\-*/^().<>= \t]*$/i.test(plain)) return null;
+  plain = plain.replace(/\s+/g, " ").trim();
+  if (!KNOWN.test(plain)) return null;
   return plain
-    .replace(/\s+/g, " ")
-    .trim()
-    .replace(/[a-z]+/gi, (word, place: number, whole: string) => {
-      if (word === "sqrt" || word === "abs") return word;
-      const product = [...word].join("*");
-      // "x(x+1)" would be read as a function called x.
-      return /^ ?\(/.test(whole.slice(place + word.length)) ? `${product}*` : product;
-    });
+    .replace(/^=\s*/, "")
+    .replace(/(?<!^)\.$/, "")
+    .trim();
 }

@@ -13,10 +13,12 @@ export function writeNode(node: AlgebraNode): string {
       return writeNumber(node.value, "fraction");
     case "unknown":
       return node.name;
+    case "pi":
+      return "π";
     case "root":
       return `√(${writeNode(node.of)})`;
     case "absolute":
-      return `abs(${writeNode(node.of)})`;
+      return `|${writeNode(node.of)}|`;
     case "negative":
       return `-${within(node.of, STRENGTH.negative)}`;
     case "sum":

@@ -67,7 +67,7 @@ async function takeAnswer(
   const drawn = drawnOf(run, item);
   const response = receivedResponse(drawn, answer.response);
   const verdict: ItemVerdict = response
-    ? checkItem(drawn, response)
+    ? checkItem(drawn, response, (await schoolOf(context.runtime, run.schoolId)).decimalMark)
     : { readable: false, partId: "", reason: "no-such-option" };
   if (!verdict.readable || !response) {
     const message = verdict.readable ? "" : unreadableMessage(verdict, drawn);

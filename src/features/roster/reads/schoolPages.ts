@@ -98,6 +98,7 @@ export async function privacyView(context: Context): Promise<PrivacyView> {
       studentIdleMinutes: school.studentIdleMinutes,
       keepYears: school.keepYears,
       lateGraceHours: school.lateGraceHours,
+      decimalMark: school.decimalMark,
     },
     requests: requests.map(({ erasure, person }) => ({
       id: erasure.id,

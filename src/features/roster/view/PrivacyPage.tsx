@@ -5,7 +5,7 @@ import { useRun } from "@/client/useRun";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
-import { Field, Problem } from "@/ui/primitives/Field";
+import { FIELD, Field, Problem } from "@/ui/primitives/Field";
 import { decideOnErasureAction, setSettingsAction } from "../actions";
 import type { PrivacyView } from "../types";
 
@@ -117,7 +117,7 @@ function Settings({ view }: { readonly view: PrivacyView }) {
   return (
     <section aria-labelledby="settings">
       <h2 id="settings" className={heading}>
-        How long things last
+        How long things last, and how numbers are read
       </h2>
       <form
         className="flex flex-wrap items-end gap-4"
@@ -162,6 +162,13 @@ function Settings({ view }: { readonly view: PrivacyView }) {
           defaultValue={view.settings.keepYears}
           className="w-48"
         />
+        <label className="block w-48 text-[15px]">
+          <span className="mb-0.5 block">Decimals of typed numbers come after a</span>
+          <select name="decimalMark" defaultValue={view.settings.decimalMark} className={`${FIELD} w-full`}>
+            <option value="point">point: 1.5</option>
+            <option value="comma">comma: 1,5</option>
+          </select>
+        </label>
         <Button type="submit" disabled={run.busy}>
           Change
         </Button>

@@ -1,0 +1,1 @@
+ALTER TABLE `schools` ADD `decimal_mark` text DEFAULT 'point' NOT NULL;
