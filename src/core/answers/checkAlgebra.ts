@@ -46,8 +46,9 @@ const lettersOf = (of: AlgebraStatement): string[] => [
 
 const hasOtherLetters = (said: AlgebraStatement, asked: AlgebraStatement): boolean => {
   const known = lettersOf(asked);
-  // A key that holds for all numbers or none has no letters to go by.
-  return known.length > 0 && lettersOf(said).some((letter) => !known.includes(letter));
+  // A relation that holds for all numbers or none has no letters to go by.
+  const isAnyLetter = known.length === 0 && asked.flat().some(({ right }) => right !== null);
+  return !isAnyLetter && lettersOf(said).some((letter) => !known.includes(letter));
 };
 
 /** The unknown that a key is solved for, or its only one; null for an expression, or where there are several. */

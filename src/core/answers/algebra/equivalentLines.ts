@@ -1,7 +1,8 @@
+import { comparedStatement } from "./comparedStatement";
 import { loneUnknown } from "./loneUnknown";
 import type { AlgebraLine } from "./node";
 import { sameInSeveral } from "./sameInSeveral";
-import { comparedWithZero, sameSolutions } from "./sameSolutions";
+import { sameSolutions } from "./sameSolutions";
 import { sameValue } from "./sameValue";
 import { unknownsOf } from "./unknownsOf";
 
@@ -17,7 +18,7 @@ export function equivalentLines(one: AlgebraLine, other: AlgebraLine): boolean |
   ];
   if (names.length > 1) return sameInSeveral(one, other);
   const unknown = names[0] ?? "x";
-  const [first, second] = [comparedWithZero(one, unknown), comparedWithZero(other, unknown)];
+  const [first, second] = [comparedStatement([[one]], unknown), comparedStatement([[other]], unknown)];
   if (first && second) return sameSolutions(first, second);
   const [lone, otherLone] = [loneUnknown(one), loneUnknown(other)];
   if (lone && otherLone && one.relation === "=" && other.relation === "=")

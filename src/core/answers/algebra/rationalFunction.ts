@@ -15,7 +15,7 @@ const ONE: Polynomial = polynomial.constant(rational(1));
 
 /**
  * An expression as a fraction of polynomials in its one unknown, not reduced. Null when it has none: pi, roots and absolute
- * values, powers that are not whole, a second unknown, division by zero, or a degree above 8.
+ * values of an unknown, powers that are not whole, a second unknown, division by zero, or a degree above 8.
  * @example rationalFunction(readAlgebra("2x + 3").left, "x") !== null // true
  */
 export function rationalFunction(node: AlgebraNode, unknown: string): RationalFunction | null {
@@ -29,14 +29,36 @@ export function rationalFunction(node: AlgebraNode, unknown: string): RationalFu
       return of && { top: polynomial.scale(of.top, rational(-1)), bottom: of.bottom };
     }
     case "pi":
+      return null;
     case "root":
     case "absolute":
-      return null;
+      return ofConstant(node.kind, rationalFunction(node.of, unknown));
     case "power":
       return raised(rationalFunction(node.left, unknown), rationalFunction(node.right, unknown));
     default:
       return combined(node.kind, rationalFunction(node.left, unknown), rationalFunction(node.right, unknown));
   }
+}
+
+/** "√9" and "|-3|" are numbers; of an unknown, or of what is no square, there is no fraction of polynomials. */
+function ofConstant(kind: "root" | "absolute", of: RationalFunction | null): RationalFunction | null {
+  if (!of || of.top.length > 1 || of.bottom.length > 1) return null;
+  const value: Rational = (of.top[0] ?? rational(0)).div(of.bottom[0] ?? rational(1));
+  const made = kind === "absolute" ? value.abs() : squareRoot(value);
+  return made && { top: polynomial.constant(made), bottom: ONE };
+}
+
+/** Null where the root is no fraction. */
+function squareRoot(value: Rational): Rational | null {
+  const [top, bottom] = [wholeRoot(value.n), wholeRoot(value.d)];
+  return value.s < 0n || top === null || bottom === null ? null : rational(top, bottom);
+}
+
+function wholeRoot(of: bigint): bigint | null {
+  // Floating point gives the root to within a few; beyond that the number is longer than what is read.
+  const near = BigInt(Math.round(Math.sqrt(Number(of))));
+  const exact = [near - 1n, near, near + 1n].find((root) => root >= 0n && root * root === of);
+  return exact ?? null;
 }
 
 function combined(

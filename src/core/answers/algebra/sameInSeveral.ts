@@ -11,6 +11,9 @@ const LINES = 6;
 const SCANNED = 48;
 const FURTHEST = 24;
 const HALVINGS = 50;
+
+/** Places found that solve both, from which on relations with roots are taken to be the same. */
+const ENOUGH = 6;
 /** A side is off by more than this share of its size: no solution, whatever was rounded. */
 const CLEARLY_OFF = 1e-6;
 const NEARLY_SOLVED = 1e-9;
@@ -30,8 +33,11 @@ export function sameInSeveral(one: AlgebraLine, other: AlgebraLine): boolean | n
   const names = [...new Set([...unknownsOf(first), ...unknownsOf(second)])].sort();
   if (one.relation === "=" && other.relation === "=") {
     if (isMultiple(first, second) === true) return true;
-    if (isRefuted(first, second, names) || isRefuted(second, first, names)) return false;
-    return names.some((name) => haveSameRoot(first, second, name, names)) ? true : null;
+    const holdsRoots = [first, second].some((node) => modularFraction(node, new Map()) === undefined);
+    const tries = [searched(first, second, names, holdsRoots), searched(second, first, names, holdsRoots)];
+    if (tries.some(({ isRefuted }) => isRefuted)) return false;
+    if (names.some((name) => haveSameRoot(first, second, name, names))) return true;
+    return holdsRoots && names.length > 1 && tries.every(({ solved }) => solved >= ENOUGH) ? true : null;
   }
   if (one.relation === "=" || other.relation === "=") return false;
   return sameHalves(one, other, names);
@@ -58,20 +64,31 @@ function renamed(node: AlgebraNode): AlgebraNode {
   return "left" in node ? { ...node, left: renamed(node.left), right: renamed(node.right) } : node;
 }
 
-/** A place is found that solves the first and clearly not the second. */
-function isRefuted(first: AlgebraNode, second: AlgebraNode, names: readonly string[]): boolean {
+/**
+ * Looks for places that solve the first: how many of them solve the second too, and whether one clearly does not. With roots in it a
+ * formula is about lengths and the like, and only what is above 0 counts: "c = √(a² + b²)" answers "a² + b² = c²".
+ */
+function searched(
+  first: AlgebraNode,
+  second: AlgebraNode,
+  names: readonly string[],
+  isPositive: boolean,
+): { readonly isRefuted: boolean; readonly solved: number } {
   const random = seededRandom("solution");
+  let solved = 0;
   for (let line = 0; line < LINES; line++) {
-    const place = new Map(names.map((name) => [name, Math.round((random() - 0.4) * 1000) / 100]));
+    const place = new Map(names.map((name) => [name, Math.round((random() - (isPositive ? 0 : 0.4)) * 1000) / 100]));
     for (const name of names) {
       const drawn = place.get(name) ?? 0;
       const off = (node: AlgebraNode, x: number) => realValue(node, place.set(name, x));
       const isFalse = (x: number) => Math.abs(off(second, x)) > CLEARLY_OFF * (1 + Math.abs(x));
-      if (rootsAlong((x) => off(first, x)).some(isFalse)) return true;
+      const roots = rootsAlong((x) => off(first, x)).filter((x) => !isPositive || x > 0);
+      if (roots.some(isFalse)) return { isRefuted: true, solved };
+      solved += roots.length;
       place.set(name, drawn);
     }
   }
-  return false;
+  return { isRefuted: false, solved };
 }
 
 /** Places of a function on the real line where it changes its sign and is nearly zero. */

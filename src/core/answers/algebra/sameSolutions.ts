@@ -29,8 +29,9 @@ export type OneOfAll = readonly (readonly ComparedWithZero[])[];
  * @example sameSolutions(comparedWithZero(readAlgebra("x = 3"), "x"), comparedWithZero(readAlgebra("2x = 6"), "x")) // true
  */
 export function sameSolutions(one: ComparedWithZero | OneOfAll, other: ComparedWithZero | OneOfAll): boolean | null {
-  if ("top" in one && "top" in other && proportional(one, other)) return true;
   const [first, second] = ["top" in one ? [[one]] : one, "top" in other ? [[other]] : other];
+  const [only, otherOnly] = [onlyRelation(first), onlyRelation(second)];
+  if (only && otherOnly && proportional(only, otherOnly)) return true;
   if (PROBES.some((x) => isTrueAt(first, x) !== isTrueAt(second, x))) return false;
   const parts = [...first, ...second]
     .flat()
@@ -50,6 +51,9 @@ export function sameSolutions(one: ComparedWithZero | OneOfAll, other: ComparedW
   if (roots.some((root) => atRoot(first, root) !== atRoot(second, root))) return false;
   return betweenRoots(roots).every((x) => isTrueAt(first, x) === isTrueAt(second, x));
 }
+
+const onlyRelation = (of: OneOfAll): ComparedWithZero | null =>
+  of.length === 1 && of[0]?.length === 1 ? (of[0][0] ?? null) : null;
 
 const HIGHEST_DEGREE = 10;
 /** Places at which most different relations are told apart at once. */

@@ -1,10 +1,11 @@
+import { comparedStatement } from "./comparedStatement";
 import { equivalentLines } from "./equivalentLines";
 import { loneUnknown } from "./loneUnknown";
 import type { AlgebraLine, AlgebraNode, AlgebraStatement } from "./node";
 import { polynomial } from "./polynomial";
 import { realRoots } from "./realRoots";
 import { realValue } from "./realValue";
-import { comparedWithZero, type OneOfAll, sameSolutions } from "./sameSolutions";
+import { comparedWithZero, sameSolutions } from "./sameSolutions";
 import { sameValue } from "./sameValue";
 import { unknownsOf } from "./unknownsOf";
 
@@ -38,11 +39,6 @@ const unknownsOfLine = ({ left, right }: AlgebraLine): string[] => [
   ...unknownsOf(left),
   ...(right ? unknownsOf(right) : []),
 ];
-
-function comparedStatement(of: AlgebraStatement, unknown: string): OneOfAll | null {
-  const all = of.map((lines) => lines.map((line) => comparedWithZero(line, unknown)));
-  return all.every((lines) => lines.every((line) => line !== null)) ? (all as OneOfAll) : null;
-}
 
 /** The values that a list gives ("2, -2", "x = √2 or x = -√2"); null where it is no list of values. */
 function valuesOf(of: AlgebraStatement): AlgebraNode[] | null {

@@ -1,6 +1,6 @@
 /** Words that stand for a whole answer, as people write them; read only. Other languages add theirs. */
 const NONE =
-  /^(?:(?:there (?:is|are) )?no (?:real )?(?:solutions?|answers?|numbers?)|none|never(?: true)?|empty set|∅|\{ ?\}|\( ?\))$/;
+  /^(?:(?:there (?:is|are) )?no (?:real )?(?:solutions?|answers?|numbers?)|none|no|never(?: true)?|empty set|∅|\{ ?\}|\( ?\))$/;
 const EVERY =
   /^(?:x ?= ?)?(?:all|any|every|each)(?: the)?(?: real)? (?:numbers?|values?|reals?)(?: works?)?$|^(?:infinite(?:ly many)?|endless(?:ly many)?)(?: solutions?| answers?)?$|^all reals$|^always(?: true)?$|^identity$|^ℝ$/;
 
