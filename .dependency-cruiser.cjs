@@ -36,6 +36,13 @@ module.exports = {
     only("features", "features", "server", "client", "db", "formats", "ui", "words", "core"),
     only("app", "app", "features", "server", "ui"),
     {
+      name: "worlds-are-written-apart",
+      comment: "What judges a decision shares no code with what makes it.",
+      severity: "error",
+      from: { path: "^scripts/prove/worlds/" },
+      to: { path: "^src/" },
+    },
+    {
       name: "features-are-siblings",
       severity: "error",
       from: { path: "^src/features/([^/]+)/" },

@@ -1,209 +1,120 @@
-import { guessAndSlip } from "@/core/mastery/guessAndSlip";
-import { LEARNING } from "@/core/mastery/learningModel";
-import { MASTERY_BOUNDARY } from "@/core/mastery/masteryBoundary";
 import { MASTERY_RULE } from "@/core/mastery/masteryReached";
-import { priorMastery } from "@/core/mastery/priorMastery";
-import type { SkillState } from "@/core/mastery/skillState";
-import { updateSkillState } from "@/core/mastery/updateSkillState";
-import type { ItemParameters } from "@/core/measurement/item";
-import { probability } from "@/core/measurement/probability";
 import { median } from "@/core/numeric/median";
-import { seededRandom } from "@/core/numeric/seededRandom";
-import { chanceOfRight } from "@/core/selection/chanceOfRight";
-import { type ItemCandidate, nextItem } from "@/core/selection/nextItem";
-import { endOfSkill } from "@/core/work/endOfSkill";
-import { normal } from "~/demo/learner";
-import { areaUnderCurve, calibrationError, type Prediction } from "./predictions";
-import { shippedDraws } from "./shippedDraws";
-import { decimals, type Figure, percent } from "./table";
+import { falseRate, missRate, type Practised, practiseIn } from "./practiseIn";
+import { areaUnderCurve, calibrationError } from "./predictions";
+import { decimals, type Figure, percent, withError } from "./table";
+import { WORLDS } from "./worlds";
+import { asBelieved } from "./worlds/asBelieved";
+import { easierItems } from "./worlds/easierItems";
+import { noLearning } from "./worlds/noLearning";
+import type { World } from "./worlds/world";
 
-const STUDENTS = 2000;
-const BUDGET = 20;
-const DRAWS = 40;
-const GRADE = 6;
-/** Where the students of the continuum stand: around the skill's boundary, as wide as a grade. */
-const SPREAD = 1;
-const ABOVE_DIFFICULTY = 0.5;
-/** Logits that a student of the continuum learns from one item worked with feedback. */
-const PACE = 0.08;
+const SKILL = "equivalent-ratios";
+const STUDENTS = 1500;
+const SHORT = 20;
+const LONG = 100;
+const LONG_STUDENTS = 600;
+/** Other skills, of other grades. */
+const OTHER_SKILLS = ["times-as-many", "unit-rates", "constant-of-proportionality"];
+const CHOICES = { quicker: 0.85, usual: MASTERY_RULE.chance, stricter: 0.97 } as const;
+/** Ends of the bands of distance from the boundary, in logits. */
+const BANDS = [-1, -0.5, -0.25, 0, 0.25, 0.5, 1, 1.5] as const;
 
-const { difficulty, draws: pool } = shippedDraws(DRAWS).find(({ id }) => id === "equivalent-ratios") ?? {
-  difficulty: 0,
-  draws: [] as ItemCandidate[],
-};
-if (pool.length === 0) throw new Error("The content lacks its skill.");
+const short = (world: World, skillId = SKILL, chance: number = MASTERY_RULE.chance) =>
+  practiseIn(world, { skillId, students: STUDENTS, answers: SHORT, rule: { ...MASTERY_RULE, chance }, seed: "prove" });
 
-/** A simulated student whose truth is known. */
-interface TrueStudent {
-  /** Chance of a right answer now. */
-  chance(item: ItemParameters): number;
-  /** What one item with feedback does. */
-  learn(): void;
-  hasMastered(): boolean;
-}
-type World = (random: () => number) => TrueStudent;
-
-/** Ability is a continuum; mastered is who stands above the skill's boundary. Harsher than the model's own world. */
-const continuum: World = (random) => {
-  let ability = normal(random, difficulty + ABOVE_DIFFICULTY, SPREAD);
-  return {
-    chance: (item) => probability(ability, item),
-    learn: () => {
-      ability += PACE;
-    },
-    hasMastered: () => ability > difficulty + MASTERY_BOUNDARY,
-  };
-};
-
-/** The model's own world: mastered or not, with its guess, slip and two kinds of learners. */
-const twoStates: World = (random) => {
-  let mastered = random() < priorMastery(GRADE, difficulty);
-  const learning = random() < LEARNING.shareLearning;
-  return {
-    chance: (item) => {
-      const { guess, slip } = guessAndSlip(item, difficulty);
-      return mastered ? 1 - slip : guess;
-    },
-    learn: () => {
-      mastered ||= learning && random() < LEARNING.chance;
-    },
-    hasMastered: () => mastered,
-  };
-};
-
-interface Outcome {
-  readonly declared: boolean;
-  readonly mastered: boolean;
-  readonly items: number;
-  readonly right: number;
-}
-type Choose = (state: SkillState | null, given: readonly ItemCandidate[], random: () => number) => ItemCandidate;
-
-function sit(world: World, choose: Choose, stopsEarly: boolean, seed: string) {
-  const random = seededRandom(seed);
-  const predictions: Prediction[] = [];
-  const prior = priorMastery(GRADE, difficulty);
-  const outcomes = Array.from({ length: STUDENTS }, (): Outcome => {
-    const student = world(random);
-    let state: SkillState | null = null;
-    const given: ItemCandidate[] = [];
-    const answers: boolean[] = [];
-    let declared = false;
-    while (given.length < BUDGET && !(declared && stopsEarly)) {
-      const next = choose(state, given, random);
-      const right = random() < student.chance(next.parameters);
-      predictions.push({ chance: chanceOfRight(state?.mastery ?? prior, next.errors), right });
-      state = updateSkillState(
-        state,
-        prior,
-        { share: right ? 1 : 0, tryNumber: 1, hintsUsed: 0, itemId: next.itemId, item: next.parameters, day: 0 },
-        difficulty,
-      );
-      student.learn();
-      given.push(next);
-      answers.push(right);
-      const history = {
-        answers,
-        mastery: state.mastery,
-        masteryAtStart: prior,
-        scoredAnswers: state.scoredAnswers,
-        itemIds: state.itemIds,
-      };
-      declared ||= endOfSkill(MASTERY_RULE, history).done;
-    }
-    return { declared, mastered: student.hasMastered(), items: given.length, right: answers.filter(Boolean).length };
-  });
-  return { outcomes, predictions };
-}
-
-const adaptive: Choose = (state, given, random) => {
-  const next = nextItem(
-    pool,
-    {
-      mastery: state?.mastery ?? priorMastery(GRADE, difficulty),
-      missesInRow: state?.missesInRow ?? 0,
-      recentItemIds: given.map(({ itemId }) => itemId),
-      seen: new Set(given.map(({ itemId, seed }) => `${itemId}#${seed}`)),
-    },
-    random,
-  );
-  if (!next) throw new Error("The pool is empty.");
-  return next;
-};
-const fixed: Choose = (_state, _given, random) => pool[Math.floor(random() * pool.length)] as ItemCandidate;
-
-/** Share of the declared who have not mastered the skill. */
-function falseShare(outcomes: readonly Outcome[], isDeclared: (outcome: Outcome) => boolean): number {
-  const declared = outcomes.filter(isDeclared);
-  return declared.filter(({ mastered }) => !mastered).length / Math.max(1, declared.length);
-}
-
-function missedShare(outcomes: readonly Outcome[], isDeclared: (outcome: Outcome) => boolean): number {
-  const mastered = outcomes.filter((outcome) => outcome.mastered);
-  return mastered.filter((outcome) => !isDeclared(outcome)).length / mastered.length;
-}
-
+/** The decision in every world: who is declared without the skill, and who is not with it. */
 export function provePractice(): Figure[] {
-  const byRule = ({ declared }: Outcome) => declared;
-  const own = sit(continuum, adaptive, true, "prove practice");
-  const model = sit(twoStates, adaptive, true, "prove practice, two states");
-  const set = sit(continuum, fixed, false, "prove fixed set");
-  const wrongly = falseShare(own.outcomes, byRule);
-  // The lowest pass mark of a fixed set that declares no more students falsely.
-  const marks = Array.from({ length: BUDGET + 1 }, (_, mark) => mark);
-  const mark = marks.find((least) => falseShare(set.outcomes, ({ right }) => right >= least) <= wrongly) ?? BUDGET;
-  const lengths = own.outcomes.filter(byRule).map(({ items }) => items);
+  return WORLDS.flatMap((world) => {
+    const { students } = short(world);
+    const long = practiseIn(world, { skillId: SKILL, students: LONG_STUDENTS, answers: LONG, seed: "prove long" });
+    const lengths = students.flatMap(({ declaredAfter }) => declaredAfter ?? []);
+    return [
+      {
+        what: `${world.name}: false in ${SHORT} items`,
+        value: withError(falseRate(students)),
+        note: `of those without the skill; aim 10 % or less; ${world.note}`,
+      },
+      {
+        what: `${world.name}: false in ${LONG} items`,
+        value: withError(falseRate(long.students)),
+        note: "aim 15 % or less",
+      },
+      {
+        what: `${world.name}: missed in ${SHORT} items`,
+        value: percent(missRate(students).rate),
+        note: `of those with the skill; ${percent(missRate(students, 1).rate)} of those a logit above; ${percent(missRate(long.students).rate)} in ${LONG} items`,
+      },
+      {
+        what: `${world.name}: items to mastery, median`,
+        value: lengths.length > 0 ? String(median(lengths)) : "none",
+        note: `of the ${lengths.length} of ${STUDENTS} declared within ${SHORT}`,
+      },
+    ];
+  });
+}
+
+/** How the decision depends on where a student stands, on the skill, and on what the teacher chose. */
+export function proveMasteryChoices(): Figure[] {
+  const { students } = short(noLearning);
+  const bands = [...BANDS, Number.POSITIVE_INFINITY].map((to, place) => ({ from: BANDS[place - 1] ?? -Infinity, to }));
   return [
-    { what: "False mastery, ability a continuum", value: percent(wrongly), note: "of those declared; aim 5 % or less" },
-    {
-      what: "False mastery, the model's own two states",
-      value: percent(falseShare(model.outcomes, byRule)),
-      note: "what a threshold of 0.95 promises",
-    },
-    {
-      what: "Declared mastered",
-      value: percent(lengths.length / STUDENTS),
-      note: `of ${STUDENTS} students within ${BUDGET} items`,
-    },
-    {
-      what: "Missed mastery",
-      value: percent(missedShare(own.outcomes, byRule)),
-      note: "of those who have the skill at the end",
-    },
-    {
-      what: "Items to mastery, median",
-      value: String(median(lengths)),
-      note: `aim 10: half of a fixed set of ${BUDGET}`,
-    },
-    {
-      what: `Fixed set, ${mark} of ${BUDGET} right: false mastery`,
-      value: percent(falseShare(set.outcomes, ({ right }) => right >= mark)),
-      note: "the lowest mark that is as strict",
-    },
-    {
-      what: `Fixed set, ${mark} of ${BUDGET} right: missed mastery`,
-      value: percent(missedShare(set.outcomes, ({ right }) => right >= mark)),
-      note: `of those who have the skill, after ${BUDGET} items each`,
-    },
-    {
-      what: "Answers predicted, AUC, items as chosen",
-      value: decimals(areaUnderCurve(own.predictions)),
-      note: "low by design: all items are about 80 % likely",
-    },
-    {
-      what: "Answers predicted, AUC, items at random",
-      value: decimals(areaUnderCurve(set.predictions)),
-      note: "0.5 is chance",
-    },
-    {
-      what: "Calibration error of predictions, continuum",
-      value: percent(calibrationError(own.predictions)),
-      note: "0 is perfect",
-    },
-    {
-      what: "Calibration error of predictions, two states",
-      value: percent(calibrationError(model.predictions)),
-      note: "0 is perfect",
-    },
+    ...bands.map(({ from, to }) => {
+      const own = students.filter(({ start }) => start >= from && start < to);
+      const declared = own.filter(({ declaredAfter }) => declaredAfter !== null).length;
+      return {
+        what: `Declared, ${bandWords(from, to)}`,
+        value: percent(declared / Math.max(1, own.length)),
+        note: `of ${own.length}; logits from the boundary, no learning`,
+      };
+    }),
+    ...OTHER_SKILLS.flatMap((skillId) =>
+      [noLearning, easierItems].map((world) => ({
+        what: `${skillId}, ${world.name}: false`,
+        value: withError(falseRate(short(world, skillId).students)),
+        note: `missed ${percent(missRate(short(world, skillId).students).rate)}`,
+      })),
+    ),
+    ...Object.entries(CHOICES).map(([choice, chance]) => ({
+      what: `Teacher chooses ${choice} (${chance}): false`,
+      value: withError(falseRate(short(noLearning, SKILL, chance).students)),
+      note: choiceNote(short(noLearning, SKILL, chance).students, short(easierItems, SKILL, chance).students),
+    })),
   ];
+}
+
+function bandWords(from: number, to: number): string {
+  if (from === Number.NEGATIVE_INFINITY) return `under ${to}`;
+  return to === Number.POSITIVE_INFINITY ? `over ${from}` : `${from} to ${to}`;
+}
+
+function choiceNote(plain: readonly Practised[], easier: readonly Practised[]): string {
+  const lengths = plain.flatMap(({ declaredAfter }) => declaredAfter ?? []);
+  return `missed ${percent(missRate(plain).rate)}, median ${median(lengths)} items; items easier than thought: ${percent(falseRate(easier).rate)}`;
+}
+
+/** How well answers are predicted, against a running share of the own answers and the truth. */
+export function provePredictions(): Figure[] {
+  return [asBelieved, noLearning, easierItems].flatMap((world) => {
+    // Nobody is declared, so that everybody's 20 answers are predicted.
+    const { predictions } = practiseIn(world, {
+      skillId: SKILL,
+      students: STUDENTS,
+      answers: SHORT,
+      rule: { ...MASTERY_RULE, chance: 0.9999 },
+      seed: "prove predictions",
+    });
+    return [
+      {
+        what: `${world.name}: answers ranked, AUC`,
+        value: decimals(areaUnderCurve(predictions.own)),
+        note: `running share ${decimals(areaUnderCurve(predictions.share))}, oracle ${decimals(areaUnderCurve(predictions.oracle))}`,
+      },
+      {
+        what: `${world.name}: calibration error`,
+        value: percent(calibrationError(predictions.own)),
+        note: `running share ${percent(calibrationError(predictions.share))}; 0 is perfect`,
+      },
+    ];
+  });
 }

@@ -1,6 +1,5 @@
 import { drawParameters } from "@/core/items/drawParameters";
 import { itemParameters } from "@/core/items/itemParameters";
-import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import type { ItemCandidate } from "@/core/selection/nextItem";
 import { shippedContent } from "~/demo/shippedContent";
 
@@ -16,7 +15,7 @@ export const shippedDraws = (count: number) =>
         Array.from({ length: count }, (_, seed): ItemCandidate => {
           const version = { id: `${item.id}@1`, itemId: item.id, body: item.body };
           const parameters = itemParameters(item.body, drawParameters(version, seed), difficulty);
-          return { itemId: item.id, seed, parameters, errors: guessAndSlip(parameters, difficulty) };
+          return { itemId: item.id, seed, parameters };
         }),
       ),
     }));

@@ -3,10 +3,9 @@ import { describe, expect, it } from "vitest";
 import { readNumber } from "@/core/answers/readNumber";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
-import { guessAndSlip } from "@/core/mastery/guessAndSlip";
+import { beliefAfter } from "@/core/mastery/beliefAfter";
 import { masteryToday } from "@/core/mastery/masteryToday";
 import type { SkillState } from "@/core/mastery/skillState";
-import { traceAnswer } from "@/core/mastery/traceAnswer";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
 import { probability } from "@/core/measurement/probability";
 import { rational } from "@/core/numeric/rational";
@@ -15,6 +14,10 @@ import { shuffled } from "@/core/numeric/shuffled";
 import { readSheet } from "@/formats/table/readSheet";
 
 const chance = fc.double({ min: 0, max: 1, noNaN: true });
+const belief = fc.record({
+  mean: fc.double({ min: -4, max: 4, noNaN: true }),
+  spread: fc.double({ min: 0.1, max: 2, noNaN: true }),
+});
 const item = fc.record({
   a: fc.double({ min: 0.2, max: 3, noNaN: true }),
   b: fc.double({ min: -5, max: 5, noNaN: true }),
@@ -41,10 +44,11 @@ describe("laws", () => {
 
   it("a right answer never lowers and a wrong one never raises the chance of mastery", () => {
     fc.assert(
-      fc.property(chance, item, chance, (mastery, parameters, weight) => {
-        const errors = guessAndSlip(parameters, 0);
-        expect(traceAnswer(mastery, { ...errors, share: 1, learn: 0, weight })).toBeGreaterThanOrEqual(mastery - 1e-12);
-        expect(traceAnswer(mastery, { ...errors, share: 0, learn: 0, weight })).toBeLessThanOrEqual(mastery + 1e-12);
+      fc.property(belief, item, chance, (believed, parameters, weight) => {
+        const evidence = { item: parameters, skillDifficulty: 0, weight, mayHaveChanged: false };
+        const { mean } = believed;
+        expect(beliefAfter(believed, { ...evidence, share: 1 }).mean).toBeGreaterThanOrEqual(mean - 1e-9);
+        expect(beliefAfter(believed, { ...evidence, share: 0 }).mean).toBeLessThanOrEqual(mean + 1e-9);
       }),
     );
   });
@@ -59,7 +63,7 @@ describe("laws", () => {
       model: fc.integer({ min: 0, max: 3 }),
     });
     fc.assert(
-      fc.property(fc.array(answer, { minLength: 1, maxLength: 30 }), chance, (answers, prior) => {
+      fc.property(fc.array(answer, { minLength: 1, maxLength: 30 }), belief, (answers, prior) => {
         let day = 0;
         let state: SkillState | null = null;
         for (const { wait, model, ...rest } of answers) {

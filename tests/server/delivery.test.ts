@@ -188,11 +188,28 @@ it("the summaries are what the rules say of the log, as a second and naive readi
   const { states } = naive;
   expect(running.states.map(exactPart)).toEqual(states.map(exactPart));
   for (const [place, state] of running.states.entries())
-    for (const column of ["mastery", "learning", "prior", "stabilityDays", "memoryDifficulty"] as const)
+    for (const column of [
+      "mastery",
+      "learning",
+      "prior",
+      "mean",
+      "spread",
+      "stabilityDays",
+      "memoryDifficulty",
+    ] as const)
       expect(state[column]).toBeCloseTo(states[place]?.[column] ?? Number.NaN, 6);
   expect(await rebuildSummaries(school.runtime)).toEqual({ answers: (await log()).length, left: [] });
   expect(await rows()).toEqual(running);
 });
 
 /** What must agree to the last digit; the rest are real numbers. */
-const exactPart = ({ mastery, learning, prior, stabilityDays, memoryDifficulty, ...exact }: SkillStateRow) => exact;
+const exactPart = ({
+  mastery,
+  learning,
+  prior,
+  mean,
+  spread,
+  stabilityDays,
+  memoryDifficulty,
+  ...exact
+}: SkillStateRow) => exact;

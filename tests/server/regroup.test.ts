@@ -145,7 +145,7 @@ describe("regrouping", () => {
     }
     const after = await groupView(teacher, groupId);
     const of = (id: string) => after.members.find((member) => member.id === id);
-    expect(of(learner)).toMatchObject({ verdict: "learned", check: { right: 4, of: 4 }, practice: "mastered" });
+    expect(of(learner)).toMatchObject({ verdict: "learned", check: { right: 4, of: 4 }, practice: "finished" });
     expect(of(learner)?.chance).toBeGreaterThan((of(learner)?.chanceBefore ?? 1) + 0.4);
     expect(of(other)).toMatchObject({ verdict: "round-again", check: { right: 0, of: 4 } });
     expect(after.outcome).toMatchObject({ learned: 1, again: 1, open: 3 });

@@ -67,19 +67,18 @@ function FIRST(): number[] {
 
 function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
   const [first] = rows as [EvidenceRow];
-  const prior = clamp(
-    mean(
-      (first.grade === null ? [1, 2, 3, 4, 5, 6, 7, 8] : [first.grade]).map((grade) =>
-        clamp(normalBelow((grade - 6 - 0.5) * 0.5 - first.skillDifficulty - 0.75), 0.02, 0.98),
-      ),
-    ),
-    0.05,
-    0.7,
-  );
+  // Ability in the skill before any answer: the grade's middle, spread by 1 within a grade and 0.65 between skills.
+  const grades = first.grade === null ? [1, 2, 3, 4, 5, 6, 7, 8] : [first.grade];
+  const middles = grades.map((grade) => (grade - 6 - 0.5) * 0.5 - first.skillDifficulty - 0.75);
+  const middle = mean(middles);
+  const start = Math.sqrt(1 + 0.65 ** 2 + mean(middles.map((one) => (one - middle) ** 2)));
+  let ability = { mean: clamp(middle, -1.6449 * start, 0.5244 * start), spread: start };
+  const prior = clamp(normalBelow(ability.mean / ability.spread), 0.005, 0.995);
   let [p, learning] = [prior, 0.5];
   let kept: { stability: number; difficulty: number } | null = null;
   let lastDay = first.day;
   let masteredDay: number | null = null;
+  let lostDay: number | null = null;
   let snagDay: number | null = null;
   let snagClearedDay: number | null = null;
   rows.forEach((row, place) => {
@@ -87,22 +86,17 @@ function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
     const firsts = rows.slice(0, place + 1).filter(({ tryNumber }) => tryNumber === 1);
     const isFirst = row.tryNumber === 1;
     // Forgetting since the last answer.
-    if (kept && p > prior) p = prior + (p - prior) * memory.forgetting_curve(day - lastDay, kept.stability);
-    // Bayes' rule with guess and slip of this item, to the power of what the answer is worth.
-    const at = (theta: number) => row.c + (1 - row.c) / (1 + Math.exp(-row.a * (theta - row.b)));
-    const guess = clamp(at(row.skillDifficulty - 0.2), 0.05, 0.6);
-    const slip = clamp(1 - at(row.skillDifficulty + 1.7), 0.05, 0.35);
-    const worth = !isFirst ? 0.25 : row.hintsUsed > 0 ? 0.5 : 1;
-    const share = row.earned / row.possible;
-    const has = p * ((1 - slip) ** share * slip ** (1 - share)) ** worth;
-    const hasNot = (1 - p) * (guess ** share * (1 - guess) ** (1 - share)) ** worth;
-    p = has / (has + hasNot);
-    if (isFirst) {
-      const now = learning * 0.16;
-      p += (1 - p) * now;
-      learning = (learning * (1 - 0.16)) / (1 - now);
+    if (kept) {
+      const recall = memory.forgetting_curve(day - lastDay, kept.stability);
+      if (recall < 1) {
+        const today = p > prior ? prior + (p - prior) * recall : p;
+        const spread = Math.sqrt(recall * ability.spread ** 2 + (1 - recall) * 1.2 ** 2);
+        ability = { mean: spread * normalQuantile(today), spread };
+      }
     }
-    p = clamp(p, 0.03, 0.99);
+    ability = isFirst && place > 0 ? afterOpportunity(ability, row) : withAnswer(ability, row, isFirst);
+    if (isFirst) learning = (learning * (1 - 0.16)) / (1 - learning * 0.16);
+    p = clamp(normalBelow(ability.mean / ability.spread), 0.005, 0.995);
     if (isFirst) {
       const grade = !isRight(row) ? 1 : row.hintsUsed > 0 ? 2 : 3;
       const onFirstDay = day <= first.day;
@@ -113,7 +107,12 @@ function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
     kept ??= memory.next_state(null, 0, 1);
     lastDay = day;
     const models = new Set(firsts.map(({ itemId }) => itemId)).size;
-    if (masteredDay === null && p >= 0.95 && firsts.length >= 4 && models >= 2) masteredDay = day;
+    const along = clamp((firsts.length - 6) / 29, 0, 1);
+    const unaided = firsts.filter(({ hintsUsed }) => hintsUsed === 0).length;
+    if (p >= 1 - 0.08 * (1 - 0.8 * along) && unaided >= 4 && models >= 2) {
+      masteredDay ??= day;
+      lostDay = null;
+    } else if (masteredDay !== null && lostDay === null && p < 0.8) lostDay = day;
     const within = p + (1 - p) * learning * (1 - (1 - 0.16) ** 10);
     const openSnag = snagDay !== null && snagClearedDay === null;
     if (openSnag && p >= 0.8) snagClearedDay = day;
@@ -130,7 +129,10 @@ function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
     mastery: p,
     learning,
     prior,
+    mean: ability.mean,
+    spread: ability.spread,
     scoredAnswers: firsts.length,
+    unaidedAnswers: firsts.filter(({ hintsUsed }) => hintsUsed === 0).length,
     evidence: rows.length,
     rightFirstTries: firsts.filter(isRight).length,
     itemIds: [...new Set(firsts.map(({ itemId }) => itemId))].sort(),
@@ -139,10 +141,70 @@ function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
     stabilityDays: (kept as { stability: number } | null)?.stability ?? Number.NaN,
     memoryDifficulty: (kept as { difficulty: number } | null)?.difficulty ?? Number.NaN,
     masteredDay,
+    lostDay,
     missesInRow: firsts.length - 1 - lastRight,
     snagDay,
     snagClearedDay,
   };
+}
+
+interface Ability {
+  readonly mean: number;
+  readonly spread: number;
+}
+
+/** Ability drifted by 0.1 logits, or in one of twenty turned by as much as 1 besides: both are worked out and mixed by how likely each made the answer. */
+function afterOpportunity({ mean: middle, spread }: Ability, row: EvidenceRow): Ability {
+  const models = [
+    { prior: 0.95, ...withAnswer({ mean: middle, spread: Math.sqrt(spread ** 2 + 0.1 ** 2) }, row, true) },
+    { prior: 0.05, ...withAnswer({ mean: middle, spread: Math.sqrt(spread ** 2 + 0.1 ** 2 + 1) }, row, true) },
+  ];
+  const weights = models.map((model) => model.prior * model.likely);
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  const moment = (of: (model: Ability) => number) =>
+    models.reduce((sum, model, place) => sum + ((weights[place] ?? 0) / total) * of(model), 0);
+  const centre = moment((model) => model.mean);
+  return { mean: centre, spread: Math.sqrt(moment((model) => model.spread ** 2 + model.mean ** 2) - centre ** 2) };
+}
+
+/** Bayes' rule in 8,000 strips from six deviations below to six above, then a normal distribution of the same mean and variance. */
+function withAnswer(
+  { mean: middle, spread }: Ability,
+  row: EvidenceRow,
+  isFirst: boolean,
+): Ability & { likely: number } {
+  const [strips, from, to] = [8000, middle - 6 * spread, middle + 6 * spread];
+  const share = row.earned / row.possible;
+  const b = row.b - (row.hintsUsed > 0 ? 1.5 : 0);
+  const sums = [0, 0, 0];
+  let plain = 0;
+  for (let n = 0; n <= strips; n++) {
+    const x = from + ((to - from) * n) / strips;
+    const theta = x + row.skillDifficulty + 0.75;
+    const right = 0.02 + 0.96 * (row.c + (1 - row.c) / (1 + Math.exp(-row.a * (theta - b))));
+    const likelihood = Math.exp((isFirst ? 1 : 0.25) * (share * Math.log(right) + (1 - share) * Math.log(1 - right)));
+    const density = Math.exp(-((x - middle) ** 2) / (2 * spread ** 2));
+    plain += density;
+    const mass = density * likelihood;
+    for (const power of [0, 1, 2]) sums[power] = (sums[power] ?? 0) + mass * x ** power;
+  }
+  const [total = 0, first = 0, second = 0] = sums;
+  return {
+    mean: first / total,
+    spread: Math.sqrt(second / total - (first / total) ** 2),
+    likely: total / plain,
+  };
+}
+
+/** By halving. */
+function normalQuantile(chance: number): number {
+  let [low, high] = [-9, 9];
+  for (let n = 0; n < 60; n++) {
+    const middle = (low + high) / 2;
+    if (normalBelow(middle) < chance) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;

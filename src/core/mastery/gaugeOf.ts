@@ -1,5 +1,7 @@
 import type { Level } from "../model/levels";
+import type { MasteryMark } from "../model/masteryMark";
 import { levelOf } from "./levelOf";
+import { masteryMark } from "./masteryMark";
 import { masteryToday } from "./masteryToday";
 import type { SkillState } from "./skillState";
 
@@ -15,7 +17,7 @@ export interface Gauge {
   readonly level: Level;
   readonly tooLittle: boolean;
   readonly old: boolean;
-  readonly mastered: boolean;
+  readonly mark: MasteryMark;
   readonly scoredAnswers: number;
   readonly rightFirstTries: number;
   /** Day number of the last answer; null when the skill was never met. */
@@ -29,13 +31,13 @@ export interface Gauge {
  */
 export function gaugeOf(state: SkillState | null, prior: number, day: number, secureBeyondGrade: boolean): Gauge {
   const chance = state ? masteryToday(state, day) : prior;
-  const mastered = state?.masteredDay != null;
+  const mark = state ? masteryMark(state, chance) : "never";
   return {
     chance,
-    level: levelOf(chance, mastered && secureBeyondGrade),
+    level: levelOf(chance, mark === "now" && secureBeyondGrade),
     tooLittle: (state?.scoredAnswers ?? 0) < LEAST_EVIDENCE,
     old: state !== null && day - state.lastDay > OLD_AFTER_DAYS,
-    mastered,
+    mark,
     scoredAnswers: state?.scoredAnswers ?? 0,
     rightFirstTries: state?.rightFirstTries ?? 0,
     lastDay: state?.lastDay ?? null,

@@ -1,14 +1,10 @@
-import { LEARNING, type LearnerState } from "./learningModel";
+import { LEARNING } from "./learningModel";
 
 /**
- * One opportunity to learn: those who are learning come to mastery with the learning chance. Whoever then still has not
- * is less likely to be among those who learn: learning' = learning (1 - T) / (1 - learning T).
- * @example learnOnce({ mastery: 0.5, learning: 0.1 }).mastery.toFixed(2) // "0.51"
+ * The chance of learning at present after one more opportunity that did not bring mastery: whoever is learning comes to it with the learning chance,
+ * so whoever has not is less likely to be: learning' = learning (1 - T) / (1 - learning T).
+ * @example learnOnce(0.5).toFixed(4) // "0.4565"
  */
-export function learnOnce({ mastery, learning }: LearnerState): LearnerState {
-  const now = learning * LEARNING.chance;
-  return {
-    mastery: mastery + (1 - mastery) * now,
-    learning: (learning * (1 - LEARNING.chance)) / (1 - now),
-  };
+export function learnOnce(learning: number): number {
+  return (learning * (1 - LEARNING.chance)) / (1 - learning * LEARNING.chance);
 }

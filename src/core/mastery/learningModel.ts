@@ -1,6 +1,6 @@
 /**
- * Learning from one item worked with feedback is itself uncertain: somebody who has not mastered a skill is either learning
- * it at present, with this chance at each opportunity, or not (two classes; compare Beck & Gong 2013).
+ * What further practice brings is itself uncertain: somebody who has not mastered a skill is either learning it at present, with this chance
+ * at each opportunity, or not (two classes; compare Beck & Gong 2013). Used for looking ahead; what is mastered is read from answers alone.
  */
 export const LEARNING = {
   /** Chance of coming to mastery at one opportunity, for those who are learning. */

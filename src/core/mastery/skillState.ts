@@ -1,18 +1,23 @@
 import type { ItemParameters } from "../measurement/item";
 import type { LearnerState } from "./learningModel";
+import type { SkillBelief } from "./skillBelief";
 
 /** The running summary of what one student's answers say about one skill; a pure function of the scores in force. */
-export interface SkillState extends LearnerState {
+export interface SkillState extends LearnerState, SkillBelief {
   /** Chance of mastery right after the last answer; `masteryToday` gives today's. */
   readonly mastery: number;
   /** Chance of learning at present, if not mastered. */
   readonly learning: number;
   /** Chance of mastery before the first answer. */
   readonly prior: number;
+  /** Ability in the skill right after the last answer: logits above the boundary of mastery, and their standard deviation. */
+  readonly mean: number;
+  readonly spread: number;
   /** Scores taken in, those of second tries too. */
   readonly evidence: number;
-  /** First tries on items of the skill. */
+  /** First tries on items of the skill, those of them without a hint, and those that were right. */
   readonly scoredAnswers: number;
+  readonly unaidedAnswers: number;
   readonly rightFirstTries: number;
   /** Different items that were answered, sorted. */
   readonly itemIds: readonly string[];
@@ -24,6 +29,8 @@ export interface SkillState extends LearnerState {
   readonly memoryDifficulty: number;
   /** Day number on which the end rule was first met; null before. */
   readonly masteredDay: number | null;
+  /** Day number on which answers took mastery back; null before it was reached, and while it holds. */
+  readonly lostDay: number | null;
   /** Wrong first tries since the last right one. */
   readonly missesInRow: number;
   /** Day on which the last snag began, and on which it was cleared; null without one, or while it is open. */

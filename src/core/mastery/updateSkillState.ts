@@ -1,30 +1,29 @@
 import { LEVEL_CUTS } from "../model/levels";
 import { gradeOfRecall } from "../review/gradeOfRecall";
 import { reviewMemory } from "../review/reviewMemory";
-import { guessAndSlip } from "./guessAndSlip";
+import { beliefAfter } from "./beliefAfter";
+import { beliefOn } from "./beliefOn";
+import { chanceOfMastery } from "./chanceOfMastery";
 import { isSnag } from "./isSnag";
-import { LEARNING, type LearnerState } from "./learningModel";
+import { LEARNING } from "./learningModel";
 import { learnOnce } from "./learnOnce";
 import { masteryReached } from "./masteryReached";
-import { masteryToday } from "./masteryToday";
+import type { SkillBelief } from "./skillBelief";
 import type { AnswerEvidence, SkillState } from "./skillState";
-import { traceAnswer } from "./traceAnswer";
 
-/** Evidence of a right first try after a hint, and of a second try, against an unaided first try. */
-export const HINT_WEIGHT = 0.5;
+/** A hint makes its item so much easier, in logits: right says little then, and wrong says more than without. */
+export const HINT_HELP = 1.5;
+/** Evidence of a second try against a first. */
 export const SECOND_TRY_WEIGHT = 0.25;
-/** However many the answers, this much doubt stays. */
-const LEAST_MASTERY = 0.03;
-const MOST_MASTERY = 0.99;
 
 /**
- * The summary after one more answer. First tries count fully (half after a hint) and bring the chance of learning; second
- * tries are weak evidence and bring none, since the first try of the same item already did. `state` is null before the
- * first answer; then `prior` is the chance of mastery to start from.
+ * The summary after one more answer. First tries count fully and bring an opportunity to learn; second tries are weak
+ * evidence and bring none, since the first try of the same item already did. `state` is null before the first answer; then `prior` is what
+ * is believed to start from.
  */
 export function updateSkillState(
   state: SkillState | null,
-  prior: number,
+  prior: SkillBelief,
   given: AnswerEvidence,
   skillDifficulty: number,
 ): SkillState {
@@ -33,35 +32,38 @@ export function updateSkillState(
   const before: SkillState = state ?? emptyState(prior, answer);
   const first = answer.tryNumber === 1;
   const right = answer.share === 1;
-  const weight = first ? (answer.hintsUsed > 0 ? HINT_WEIGHT : 1) : SECOND_TRY_WEIGHT;
-  const judged = {
-    mastery: traceAnswer(masteryToday(before, answer.day), {
-      ...guessAndSlip(answer.item, skillDifficulty),
-      share: answer.share,
-      learn: 0,
-      weight,
-    }),
-    learning: before.learning,
-  };
+  const { a, b, c } = answer.item;
+  const belief = beliefAfter(beliefOn(before, answer.day), {
+    share: answer.share,
+    item: { a, b: answer.hintsUsed > 0 ? b - HINT_HELP : b, c },
+    skillDifficulty,
+    weight: first ? 1 : SECOND_TRY_WEIGHT,
+    mayHaveChanged: first && state !== null,
+  });
+  const mastery = chanceOfMastery(belief);
   const after: SkillState = {
     ...before,
-    ...withDoubt(first ? learnOnce(judged) : judged),
+    ...belief,
+    mastery,
+    learning: first ? learnOnce(before.learning) : before.learning,
     ...(first ? memoryAfter(state, answer) : {}),
     evidence: before.evidence + 1,
     scoredAnswers: before.scoredAnswers + (first ? 1 : 0),
+    unaidedAnswers: before.unaidedAnswers + (first && answer.hintsUsed === 0 ? 1 : 0),
     rightFirstTries: before.rightFirstTries + (first && right ? 1 : 0),
     itemIds:
       first && !before.itemIds.includes(answer.itemId) ? [...before.itemIds, answer.itemId].sort() : before.itemIds,
     lastDay: answer.day,
     missesInRow: first ? (right ? 0 : before.missesInRow + 1) : before.missesInRow,
   };
-  const masteredDay = after.masteredDay ?? (masteryReached(after) ? answer.day : null);
-  return { ...after, masteredDay, ...snagAfter(after, answer.day) };
+  return { ...after, ...masteryAfter(after, answer.day), ...snagAfter(after, answer.day) };
 }
 
-/** Without these bounds ten right answers cannot make up for an early row of wrong ones, nor the other way round. */
-function withDoubt({ mastery, learning }: LearnerState): LearnerState {
-  return { mastery: Math.min(MOST_MASTERY, Math.max(LEAST_MASTERY, mastery)), learning };
+/** Reached by the end rule; lost once answers bring the chance under Secure, until the rule is met again. */
+function masteryAfter(state: SkillState, day: number): Pick<SkillState, "masteredDay" | "lostDay"> {
+  if (masteryReached(state)) return { masteredDay: state.masteredDay ?? day, lostDay: null };
+  const isLost = state.masteredDay !== null && state.lostDay === null && state.mastery < LEVEL_CUTS.secure;
+  return { masteredDay: state.masteredDay, lostDay: isLost ? day : state.lostDay };
 }
 
 /**
@@ -93,16 +95,19 @@ function snagAfter(state: SkillState, day: number): Pick<SkillState, "snagDay" |
   return { snagDay: state.snagDay, snagClearedDay: state.snagClearedDay };
 }
 
-function emptyState(prior: number, answer: AnswerEvidence): SkillState {
+function emptyState(prior: SkillBelief, answer: AnswerEvidence): SkillState {
   const { stabilityDays, difficulty } = reviewMemory.first(
     gradeOfRecall({ ...answer, right: answer.share === 1, timeShare: null }),
   );
+  const chance = chanceOfMastery(prior);
   return {
-    mastery: prior,
+    ...prior,
+    mastery: chance,
     learning: LEARNING.shareLearning,
-    prior,
+    prior: chance,
     evidence: 0,
     scoredAnswers: 0,
+    unaidedAnswers: 0,
     rightFirstTries: 0,
     itemIds: [],
     firstDay: answer.day,
@@ -110,6 +115,7 @@ function emptyState(prior: number, answer: AnswerEvidence): SkillState {
     stabilityDays,
     memoryDifficulty: difficulty,
     masteredDay: null,
+    lostDay: null,
     missesInRow: 0,
     snagDay: null,
     snagClearedDay: null,

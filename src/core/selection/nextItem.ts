@@ -1,4 +1,4 @@
-import type { GuessAndSlip } from "../mastery/guessAndSlip";
+import type { SkillBelief } from "../mastery/skillBelief";
 import type { ItemParameters } from "../measurement/item";
 import { chanceOfRight } from "./chanceOfRight";
 
@@ -7,8 +7,6 @@ export interface ItemCandidate {
   readonly itemId: string;
   readonly seed: number;
   readonly parameters: ItemParameters;
-  /** Its guess and slip against the skill's difficulty (`guessAndSlip`), worked out once: choosing looks at every candidate. */
-  readonly errors: GuessAndSlip;
 }
 
 /** Predicted chance of a right answer to aim at, and after two misses in a row. */
@@ -27,7 +25,9 @@ const TIE = 0.02;
 export function nextItem<Candidate extends ItemCandidate>(
   candidates: readonly Candidate[],
   situation: {
-    readonly mastery: number;
+    /** What is believed of the student in the skill, and the skill's own difficulty in logits. */
+    readonly belief: SkillBelief;
+    readonly skillDifficulty: number;
     readonly missesInRow: number;
     /** Items given before, the latest last. */
     readonly recentItemIds: readonly string[];
@@ -41,7 +41,7 @@ export function nextItem<Candidate extends ItemCandidate>(
   const target = situation.missesInRow >= 2 ? TARGET_AFTER_MISSES : TARGET_CHANCE;
   const lastTwo = situation.recentItemIds.slice(-2);
   const costs = open.map((candidate) => {
-    const chance = chanceOfRight(situation.mastery, candidate.errors);
+    const chance = chanceOfRight(situation.belief, candidate.parameters, situation.skillDifficulty);
     const repeats = lastTwo.filter((itemId) => itemId === candidate.itemId).length;
     return Math.abs(chance - target) + repeats * REPEATED_ITEM_COST;
   });

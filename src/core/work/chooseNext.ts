@@ -1,4 +1,3 @@
-import { guessAndSlip } from "../mastery/guessAndSlip";
 import type { ItemParameters } from "../measurement/item";
 import { chanceOfRight } from "../selection/chanceOfRight";
 import { nextItem, TARGET_CHANCE } from "../selection/nextItem";
@@ -29,9 +28,7 @@ export function chooseNext(
     if ("picked" in aim) return isSame(item, aim.picked);
     if (item.skillId !== aim.skillId || item.itemId === shown.at(-1)?.itemId) return false;
     const { difficulty } = situation.skills.get(aim.skillId) as SkillOfWork;
-    return (
-      Math.abs(chanceOfRight(aim.mastery, guessAndSlip(parametersOf(item), difficulty)) - TARGET_CHANCE) < RESERVE_FITS
-    );
+    return Math.abs(chanceOfRight(aim.belief, parametersOf(item), difficulty) - TARGET_CHANCE) < RESERVE_FITS;
   };
   return situation.items.find(fits) ?? itemFor(aim, situation, situation.items, random);
 }
@@ -57,12 +54,13 @@ const isSame = (item: Given, other: Given) => item.versionId === other.versionId
 
 function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], random: () => number): PickedItem | null {
   if ("picked" in aim) return aim.picked;
-  const { skillId, mastery, missesInRow } = aim;
+  const { skillId, belief, missesInRow } = aim;
   const skill = situation.skills.get(skillId) as SkillOfWork;
   const found = nextItem(
     skill.pool,
     {
-      mastery,
+      belief,
+      skillDifficulty: skill.difficulty,
       missesInRow,
       recentItemIds: shown.filter((item) => item.skillId === skillId).map(({ itemId }) => itemId),
       seen: new Set(shown.map(({ itemId, seed }) => `${itemId}#${seed}`)),

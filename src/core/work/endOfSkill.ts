@@ -1,4 +1,4 @@
-import { masteryReached } from "../mastery/masteryReached";
+import { masteryReached, wantedChance } from "../mastery/masteryReached";
 import { exactScore } from "../measurement/exactScore";
 import type { Rational } from "../numeric/rational";
 import { demandEndRule, type EndRule } from "./endRule";
@@ -12,6 +12,8 @@ export interface SkillHistory {
   readonly masteryAtStart: number;
   /** Scored answers and different items over all work. */
   readonly scoredAnswers: number;
+  /** Those of them without a hint. */
+  readonly unaidedAnswers: number;
   readonly itemIds: readonly string[];
 }
 
@@ -55,7 +57,7 @@ function progressBy(rule: EndRule, history: SkillHistory): number {
     }
     case "confidence": {
       if (answers.length >= LEAST_ANSWERS_HERE && masteryReached(history, rule)) return 1;
-      const way = rule.chance - history.masteryAtStart;
+      const way = wantedChance(rule, history.scoredAnswers) - history.masteryAtStart;
       return way <= 0 ? 0 : Math.min(NEARLY, Math.max(0, (history.mastery - history.masteryAtStart) / way));
     }
   }

@@ -1,5 +1,8 @@
+import { beliefOn } from "../mastery/beliefOn";
 import { masteryToday } from "../mastery/masteryToday";
+import { priorBelief } from "../mastery/priorBelief";
 import { priorMastery } from "../mastery/priorMastery";
+import type { SkillBelief } from "../mastery/skillBelief";
 import type { SkillState } from "../mastery/skillState";
 import type { PartSettings, SittingState } from "../model/work";
 import type { ItemCandidate } from "../selection/nextItem";
@@ -55,9 +58,19 @@ export interface PartSituation {
 export function chanceNow({ states, skills, grade, day }: PartSituation, skillId: string): number {
   const state = states.get(skillId);
   if (state) return masteryToday(state, day);
+  return priorMastery(grade, difficultyOf(skills, skillId));
+}
+
+/** What is believed today of the student in a skill of the situation. Throws for a skill that is not in it. */
+export function beliefNow({ states, skills, grade, day }: PartSituation, skillId: string): SkillBelief {
+  const state = states.get(skillId);
+  return state ? beliefOn(state, day) : priorBelief(grade, difficultyOf(skills, skillId));
+}
+
+function difficultyOf(skills: PartSituation["skills"], skillId: string): number {
   const skill = skills.get(skillId);
   if (!skill) throw new RangeError(`The situation does not hold the skill ${skillId}.`);
-  return priorMastery(grade, skill.difficulty);
+  return skill.difficulty;
 }
 
 /**

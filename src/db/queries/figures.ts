@@ -174,6 +174,7 @@ export async function planStates(db: Queryable, classId: string, today: string, 
       stabilityDays: skillStates.stabilityDays,
       scoredAnswers: skillStates.scoredAnswers,
       masteredDay: skillStates.masteredDay,
+      lostDay: skillStates.lostDay,
     })
     .from(skillStates)
     .innerJoin(people, eq(people.id, skillStates.personId))

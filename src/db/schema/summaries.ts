@@ -15,7 +15,11 @@ export const skillStates = sqliteTable(
     mastery: real("mastery").notNull(),
     learning: real("learning").notNull().default(0.5),
     prior: real("prior").notNull(),
+    /** Ability in the skill above its boundary of mastery, and how uncertain it is; logits. */
+    mean: real("mean").notNull().default(0),
+    spread: real("spread").notNull().default(0.6),
     scoredAnswers: integer("scored_answers").notNull(),
+    unaidedAnswers: integer("unaided_answers").notNull().default(0),
     rightFirstTries: integer("right_first_tries").notNull(),
     /** Scores taken in; a state kept in memory is never written over one with other scores. */
     evidence: integer("evidence").notNull(),
@@ -25,6 +29,7 @@ export const skillStates = sqliteTable(
     stabilityDays: real("stability_days").notNull(),
     memoryDifficulty: real("memory_difficulty").notNull().default(5),
     masteredDay: integer("mastered_day"),
+    lostDay: integer("lost_day"),
     missesInRow: integer("misses_in_row").notNull(),
     snagDay: integer("snag_day"),
     snagClearedDay: integer("snag_cleared_day"),

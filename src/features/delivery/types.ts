@@ -2,6 +2,7 @@ import type { PictureStrip } from "@/core/items/drawItem";
 import type { ItemKind } from "@/core/items/itemKind";
 import type { ShownOf } from "@/core/items/rooms";
 import type { Lesson } from "@/core/model/content";
+import type { MasteryMark } from "@/core/model/masteryMark";
 import type { FinishReason, WorkKind } from "@/core/model/work";
 
 /** A part of an item as a student's browser gets it: what its kind shows, and nothing that tells the answer. */
@@ -124,7 +125,7 @@ export interface StudentHome {
   readonly over: readonly StudentWork[];
   readonly done: readonly StudentWork[];
   /** Skills the river is drawn from, in the order in which they were secured. */
-  readonly river: readonly { readonly name: string; readonly chance: number; readonly mastered: boolean }[];
+  readonly river: readonly { readonly name: string; readonly chance: number; readonly mark: MasteryMark }[];
   readonly minutesThisWeek: number;
 }
 

@@ -101,7 +101,7 @@ function gaugeView(gauge: Gauge): GaugeView {
     level: gauge.level,
     tooLittle: gauge.tooLittle,
     old: gauge.old,
-    mastered: gauge.mastered,
+    mark: gauge.mark,
     answered: gauge.scoredAnswers,
     right: gauge.rightFirstTries,
   };

@@ -1,11 +1,12 @@
 import type { Level } from "@/core/model/levels";
+import type { MasteryMark } from "@/core/model/masteryMark";
 
 export interface GaugeView {
   readonly chance: number;
   readonly level: Level;
   readonly tooLittle: boolean;
   readonly old: boolean;
-  readonly mastered: boolean;
+  readonly mark: MasteryMark;
   readonly answered: number;
   readonly right: number;
 }

@@ -33,7 +33,7 @@ export const planFigure = figure(TABLES, async (runtime, { classIds, schoolId, t
   for (const state of states)
     if (
       state.scoredAnswers >= LEAST_EVIDENCE &&
-      (state.masteredDay !== null || masteryToday(state, day) >= LEVEL_CUTS.secure)
+      ((state.masteredDay !== null && state.lostDay === null) || masteryToday(state, day) >= LEVEL_CUTS.secure)
     )
       there.set(state.skillId, (there.get(state.skillId) ?? 0) + 1);
   const planned = plan.map(({ skillId, targetDay }) => ({

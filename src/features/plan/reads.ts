@@ -28,7 +28,9 @@ function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[
     const known = gauges.filter(({ tooLittle }) => !tooLittle);
     const secure = known.filter(({ level }) => level === "secure" || level === "extending").length;
     // What was mastered once and has faded since is a matter for review, not for the plan.
-    const there = known.filter(({ level, mastered }) => mastered || level === "secure" || level === "extending").length;
+    const there = known.filter(
+      ({ level, mark }) => mark === "faded" || level === "secure" || level === "extending",
+    ).length;
     return [
       {
         skillId: skill.id,

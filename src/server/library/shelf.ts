@@ -2,7 +2,6 @@ import "server-only";
 import { drawParameters } from "@/core/items/drawParameters";
 import type { ItemBody, ItemVersion } from "@/core/items/itemBody";
 import { itemParameters } from "@/core/items/itemParameters";
-import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import type { ItemParameters } from "@/core/measurement/item";
 import type { Lesson, ReteachPlan } from "@/core/model/content";
 import type { PoolItem } from "@/core/work/partSituation";
@@ -57,8 +56,7 @@ export class Shelf {
       if (known.has(words)) continue;
       known.add(words);
       const parameters = this.parametersBy(version, values);
-      const errors = guessAndSlip(parameters, this.difficulty);
-      draws.push({ itemId, versionId: version.id, seed, contexts, parameters, errors });
+      draws.push({ itemId, versionId: version.id, seed, contexts, parameters });
     }
     return draws;
   }

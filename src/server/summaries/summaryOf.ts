@@ -1,5 +1,5 @@
 import "server-only";
-import { priorMastery } from "@/core/mastery/priorMastery";
+import { priorBelief } from "@/core/mastery/priorBelief";
 import type { SkillState } from "@/core/mastery/skillState";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
 import type { SummaryStep } from "@/db/queries/answering";
@@ -31,7 +31,7 @@ export function stateAfter(state: SkillState | null, evidence: Evidence): SkillS
   const { earned, possible, tryNumber, hintsUsed, itemId, a, b, c, day, grade, skillDifficulty } = evidence;
   return updateSkillState(
     state,
-    priorMastery(grade, skillDifficulty),
+    priorBelief(grade, skillDifficulty),
     { share: earned / possible, tryNumber, hintsUsed, itemId, item: { a, b, c }, day },
     skillDifficulty,
   );

@@ -1,4 +1,5 @@
 import { LEVELS, type Level } from "@/core/model/levels";
+import type { MasteryMark } from "@/core/model/masteryMark";
 import { LEVEL_NAMES } from "@/words/staff/levelNames";
 
 export interface GaugeProps {
@@ -6,15 +7,28 @@ export interface GaugeProps {
   readonly level: Level;
   readonly tooLittle: boolean;
   readonly old?: boolean;
-  readonly mastered?: boolean;
+  readonly mark?: MasteryMark;
   readonly className?: string;
 }
+
+const MARKS: Readonly<Record<MasteryMark, string>> = {
+  never: "",
+  now: "gauge-mastered",
+  faded: "gauge-once",
+  lost: "gauge-once",
+};
+const MARK_WORDS: Readonly<Record<MasteryMark, readonly string[]>> = {
+  never: [],
+  now: ["mastered"],
+  faded: ["mastered once, faded since"],
+  lost: ["mastered once, not now: later answers speak against it"],
+};
 
 const fill = (level: Level) => `var(--level-${LEVELS.indexOf(level)})`;
 
 /** How mastery is drawn everywhere: a cell filled from below to the chance of mastery. The words are for the caller. */
-export function Gauge({ chance, level, tooLittle, old = false, mastered = false, className = "h-4 w-10" }: GaugeProps) {
-  const marks = `${tooLittle ? "gauge-few" : ""} ${old ? "gauge-old" : ""} ${mastered ? "gauge-mastered" : ""}`;
+export function Gauge({ chance, level, tooLittle, old = false, mark = "never", className = "h-4 w-10" }: GaugeProps) {
+  const marks = `${tooLittle ? "gauge-few" : ""} ${old ? "gauge-old" : ""} ${MARKS[mark]}`;
   return (
     <span aria-hidden className={`gauge block ${marks} ${className}`}>
       {tooLittle ? null : <i style={{ height: `${Math.max(4, chance * 100)}%`, background: fill(level) }} />}
@@ -27,7 +41,7 @@ export function gaugeWords(gauge: GaugeProps & { readonly answered?: number; rea
   if (gauge.tooLittle) return gauge.answered ? `too little evidence, ${gauge.answered} answered` : "not met yet";
   const parts = [
     `${LEVEL_NAMES[gauge.level]}, chance of mastery ${Math.round(gauge.chance * 100)} %`,
-    ...(gauge.mastered ? ["mastered"] : []),
+    ...MARK_WORDS[gauge.mark ?? "never"],
     ...(gauge.answered === undefined ? [] : [`${gauge.right} of ${gauge.answered} right at the first try`]),
     ...(gauge.old ? ["old: more than 60 days ago"] : []),
   ];

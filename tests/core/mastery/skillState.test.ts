@@ -4,6 +4,7 @@ import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { levelOf } from "@/core/mastery/levelOf";
 import { masteryReached } from "@/core/mastery/masteryReached";
 import { masteryToday } from "@/core/mastery/masteryToday";
+import type { SkillBelief } from "@/core/mastery/skillBelief";
 import type { AnswerEvidence, SkillState } from "@/core/mastery/skillState";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
 
@@ -17,33 +18,61 @@ const answer = (over: Partial<AnswerEvidence> = {}): AnswerEvidence => ({
   day: 100,
   ...over,
 });
-const after = (answers: readonly AnswerEvidence[], prior = 0.3) =>
+/** A belief whose chance of mastery is 0.3. */
+const PRIOR: SkillBelief = { mean: -0.6293, spread: 1.2 };
+const after = (answers: readonly AnswerEvidence[], prior = PRIOR) =>
   answers.reduce<SkillState | null>((state, next) => updateSkillState(state, prior, next, 0), null) as SkillState;
+const inModels = (rights: string): AnswerEvidence[] =>
+  [...rights].map((mark, n) => answer({ share: mark === "+" ? 1 : 0, itemId: `m/${n % 2}` }));
 
 describe("updateSkillState", () => {
   it("rises with right and falls with wrong first tries", () => {
     const start = after([answer()]);
     expect(start.mastery).toBeGreaterThan(0.3);
-    expect(updateSkillState(start, 0.3, answer({ share: 0 }), 0).mastery).toBeLessThan(start.mastery);
+    expect(updateSkillState(start, PRIOR, answer({ share: 0 }), 0).mastery).toBeLessThan(start.mastery);
   });
 
-  it("counts a hinted right answer for less, and a second try for less again", () => {
+  it("counts a hinted right answer for less, a hinted wrong one for no less, and a second try for less again", () => {
     const whole = after([answer()]).mastery;
     const hinted = after([answer({ hintsUsed: 1 })]).mastery;
     const missed = after([answer({ share: 0 })]);
-    const second = updateSkillState(missed, 0.3, answer({ tryNumber: 2 }), 0);
+    const second = updateSkillState(missed, PRIOR, answer({ tryNumber: 2 }), 0);
     expect(hinted).toBeLessThan(whole);
     expect(hinted).toBeGreaterThan(0.3);
+    expect(after([answer({ share: 0, hintsUsed: 2 })]).mastery).toBeLessThanOrEqual(missed.mastery);
     expect(second.mastery).toBeGreaterThan(missed.mastery);
     expect(second.mastery - missed.mastery).toBeLessThan(whole - 0.3);
   });
 
-  it("keeps some doubt, so that ten right answers make up for a row of wrong ones", () => {
+  it("never says mastered of hinted answers alone, however many are right", () => {
+    const hinted = Array.from({ length: 20 }, (_, n) => answer({ hintsUsed: 1, itemId: `m/${n % 2}` }));
+    expect(after(hinted).masteredDay).toBeNull();
+    expect(after([...hinted, ...inModels("+++")]).masteredDay).toBeNull();
+    expect(after([...hinted, ...inModels("+".repeat(14))]).masteredDay).toBe(100);
+  });
+
+  it("keeps some doubt, so that right answers make up for a row of wrong ones", () => {
     const wrong = after(Array.from({ length: 20 }, () => answer({ share: 0 })));
-    expect(wrong.mastery).toBe(0.03);
-    const row = Array.from({ length: 10 }, (_, n) => answer({ itemId: `m/${n % 2}` }));
-    expect(row.reduce((state, next) => updateSkillState(state, 0.3, next, 0), wrong).mastery).toBeGreaterThan(0.95);
-    expect(after(Array.from({ length: 30 }, () => answer())).mastery).toBe(0.99);
+    expect(wrong.mastery).toBe(0.005);
+    const row = inModels("+".repeat(16));
+    expect(row.reduce((state, next) => updateSkillState(state, PRIOR, next, 0), wrong).mastery).toBeGreaterThan(0.8);
+    expect(after(Array.from({ length: 30 }, () => answer())).mastery).toBeGreaterThan(0.98);
+  });
+
+  it("takes mastery back when answers speak against it, and gives it again", () => {
+    const mastered = after(inModels("++++++++++"));
+    expect(mastered).toMatchObject({ masteredDay: 100, lostDay: null });
+    const lost = inModels("----------").reduce(
+      (state, next) => updateSkillState(state, PRIOR, { ...next, day: 104 }, 0),
+      mastered,
+    );
+    expect(lost).toMatchObject({ masteredDay: 100, lostDay: 104 });
+    expect(gaugeOf(lost, 0.3, 104, false).mark).toBe("lost");
+    const again = inModels("+".repeat(40)).reduce(
+      (state, next) => updateSkillState(state, PRIOR, { ...next, day: 110 }, 0),
+      lost,
+    );
+    expect(again).toMatchObject({ masteredDay: 100, lostDay: null });
   });
 
   it("counts only first tries as scored answers", () => {
@@ -51,11 +80,11 @@ describe("updateSkillState", () => {
     expect(state).toMatchObject({ scoredAnswers: 2, rightFirstTries: 1, itemIds: ["m/0", "m/1"], missesInRow: 0 });
   });
 
-  it("keeps the first day of mastery and never takes it back", () => {
-    const row = [1, 2, 1, 2, 1, 2].map((n) => answer({ itemId: `m/${n}` }));
+  it("keeps the first day of mastery", () => {
+    const row = [1, 2, 1, 2, 1, 2, 1, 2].map((n) => answer({ itemId: `m/${n}` }));
     const mastered = after(row);
     expect(mastered.masteredDay).toBe(100);
-    expect(updateSkillState(mastered, 0.3, answer({ share: 0, day: 120 }), 0).masteredDay).toBe(100);
+    expect(updateSkillState(mastered, PRIOR, answer({ share: 0, day: 120 }), 0).masteredDay).toBe(100);
   });
 
   it("takes the first day's memory from how that day ended, and a later day's from its first answer", () => {
@@ -63,28 +92,25 @@ describe("updateSkillState", () => {
     expect(start).toMatchObject({ stabilityDays: 20, firstDay: 100 });
     expect(after([answer(), answer({ hintsUsed: 1 })]).stabilityDays).toBe(10);
     expect(after([answer(), answer({ share: 0 })]).stabilityDays).toBe(3);
-    const recalled = updateSkillState(start, 0.3, answer({ day: 110 }), 0);
+    const recalled = updateSkillState(start, PRIOR, answer({ day: 110 }), 0);
     expect(recalled.stabilityDays).toBeGreaterThan(20);
-    expect(updateSkillState(recalled, 0.3, answer({ day: 110, share: 0 }), 0).stabilityDays).toBe(
+    expect(updateSkillState(recalled, PRIOR, answer({ day: 110, share: 0 }), 0).stabilityDays).toBe(
       recalled.stabilityDays,
     );
-    expect(updateSkillState(start, 0.3, answer({ day: 110, share: 0 }), 0).stabilityDays).toBeLessThan(20);
-    expect(updateSkillState(start, 0.3, answer({ day: 110, tryNumber: 2 }), 0).stabilityDays).toBe(20);
+    expect(updateSkillState(start, PRIOR, answer({ day: 110, share: 0 }), 0).stabilityDays).toBeLessThan(20);
+    expect(updateSkillState(start, PRIOR, answer({ day: 110, tryNumber: 2 }), 0).stabilityDays).toBe(20);
   });
 
   it("opens a snag after at least five answers that more of the same would not mend, and clears it at Secure", () => {
     const wrong = (n: number) =>
       after(
         Array.from({ length: n }, () => answer({ share: 0 })),
-        0.1,
+        { mean: -1.5, spread: 1.2 },
       );
     expect(wrong(4).snagDay).toBeNull();
-    const lengths = Array.from({ length: 12 }, (_, n) => n + 1);
-    const opened = lengths.find((n) => wrong(n).snagDay !== null);
-    expect(opened).toBeGreaterThanOrEqual(5);
-    expect(opened).toBeLessThanOrEqual(8);
-    let state = wrong(12);
-    for (let n = 0; n < 9; n++) state = updateSkillState(state, 0.1, answer({ day: 103, itemId: `m/${n % 2}` }), 0);
+    expect(wrong(5).snagDay).toBe(100);
+    let state = wrong(6);
+    for (let n = 0; n < 16; n++) state = updateSkillState(state, PRIOR, answer({ day: 103, itemId: `m/${n % 2}` }), 0);
     expect(state.mastery).toBeGreaterThan(0.8);
     expect(state).toMatchObject({ snagDay: 100, snagClearedDay: 103 });
   });
@@ -92,10 +118,13 @@ describe("updateSkillState", () => {
 
 describe("mastery rule", () => {
   it.each([
-    [{ mastery: 0.95, scoredAnswers: 4, itemIds: ["a", "b"] }, true],
-    [{ mastery: 0.949, scoredAnswers: 4, itemIds: ["a", "b"] }, false],
-    [{ mastery: 0.99, scoredAnswers: 3, itemIds: ["a", "b"] }, false],
-    [{ mastery: 0.99, scoredAnswers: 9, itemIds: ["a"] }, false],
+    [{ mastery: 0.92, scoredAnswers: 4, unaidedAnswers: 4, itemIds: ["a", "b"] }, true],
+    [{ mastery: 0.919, scoredAnswers: 4, unaidedAnswers: 4, itemIds: ["a", "b"] }, false],
+    [{ mastery: 0.99, scoredAnswers: 3, unaidedAnswers: 3, itemIds: ["a", "b"] }, false],
+    [{ mastery: 0.99, scoredAnswers: 20, unaidedAnswers: 3, itemIds: ["a", "b"] }, false],
+    [{ mastery: 0.99, scoredAnswers: 9, unaidedAnswers: 9, itemIds: ["a"] }, false],
+    [{ mastery: 0.97, scoredAnswers: 35, unaidedAnswers: 30, itemIds: ["a", "b"] }, false],
+    [{ mastery: 0.985, scoredAnswers: 35, unaidedAnswers: 30, itemIds: ["a", "b"] }, true],
   ])("%o is mastered: %s", (evidence, expected) => {
     expect(masteryReached(evidence)).toBe(expected);
   });
@@ -118,7 +147,15 @@ it("a school may set its own cuts, which must rise", () => {
 });
 
 describe("gauges", () => {
-  const state = { ...after([answer()]), scoredAnswers: 3, mastery: 0.8, prior: 0.1, lastDay: 100, masteredDay: null };
+  const state = {
+    ...after([answer()]),
+    scoredAnswers: 3,
+    mastery: 0.8,
+    prior: 0.1,
+    lastDay: 100,
+    masteredDay: null,
+    lostDay: null,
+  };
 
   it.each([
     [0.39, "beginning"],

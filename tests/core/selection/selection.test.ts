@@ -1,5 +1,4 @@
 import { describe, expect, it } from "vitest";
-import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
 import { contrastSet } from "@/core/selection/contrastSet";
@@ -12,27 +11,29 @@ const candidates = ["m/1", "m/2"].flatMap((itemId) =>
     itemId,
     seed,
     parameters: { a: 1.4, b, c: 0 },
-    errors: guessAndSlip({ a: 1.4, b, c: 0 }, 0),
   })),
 );
 const situation = {
-  mastery: 0.6,
+  belief: { mean: 0.2, spread: 0.8 },
+  skillDifficulty: 0,
   missesInRow: 0,
   recentItemIds: [] as string[],
   seen: new Set<string>(),
 };
 
+const strong = { mean: 1, spread: 0.8 };
+
 describe("nextItem", () => {
   it("takes the item whose predicted chance lies nearest 0.80", () => {
     const chosen = nextItem(candidates, situation, seededRandom("a"));
-    const distance = (b: number) => Math.abs(chanceOfRight(0.6, guessAndSlip({ a: 1.4, b, c: 0 }, 0)) - 0.8);
+    const distance = (b: number) => Math.abs(chanceOfRight({ mean: 0.2, spread: 0.8 }, { a: 1.4, b, c: 0 }, 0) - 0.8);
     const best = Math.min(...candidates.map(({ parameters }) => distance(parameters.b)));
     expect(distance(chosen?.parameters.b ?? 99)).toBeLessThanOrEqual(best + 0.02);
   });
 
   it("gets easier after two misses", () => {
-    const usual = nextItem(candidates, { ...situation, mastery: 0.9 }, seededRandom("a"));
-    const easier = nextItem(candidates, { ...situation, mastery: 0.9, missesInRow: 2 }, seededRandom("a"));
+    const usual = nextItem(candidates, { ...situation, belief: strong }, seededRandom("a"));
+    const easier = nextItem(candidates, { ...situation, belief: strong, missesInRow: 2 }, seededRandom("a"));
     expect(easier?.parameters.b).toBeLessThan(usual?.parameters.b ?? -99);
   });
 

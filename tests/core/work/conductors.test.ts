@@ -1,5 +1,4 @@
 import { describe, expect, it } from "vitest";
-import { guessAndSlip } from "@/core/mastery/guessAndSlip";
 import { WORK_KINDS, type WorkKind } from "@/core/model/work";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { chooseNext, chooseReserve, skillsLookedAt } from "@/core/work/chooseNext";
@@ -15,7 +14,6 @@ const pool = (skill: string) =>
       seed,
       contexts: ["garden", "music"],
       parameters: { a: 1.4, b: (seed - 5) * 0.2, c: 0 },
-      errors: guessAndSlip({ a: 1.4, b: (seed - 5) * 0.2, c: 0 }, 0),
     })),
   );
 const skill = (id: string) => ({ difficulty: 0, prerequisites: [], contrasts: [], unlocks: 0, pool: pool(id) });
@@ -144,6 +142,10 @@ describe("how kinds of work differ", () => {
       stabilityDays: 20,
       memoryDifficulty: 5,
       masteredDay: 20_000,
+      lostDay: null,
+      mean: 1,
+      spread: 0.5,
+      unaidedAnswers: 6,
       missesInRow: 0,
       snagDay: null,
       snagClearedDay: null,
@@ -162,12 +164,12 @@ describe("how kinds of work differ", () => {
           situation(),
           Array.from({ length: n }, (_, place) => shown(place)),
         );
-        return aim && "skillId" in aim ? [aim.skillId, aim.mastery] : null;
+        return aim && "skillId" in aim ? [aim.skillId, aim.belief] : null;
       });
       expect(skills).toEqual([
-        ["x", 0.5],
-        ["y", 0.5],
-        ["x", 0.5],
+        ["x", { mean: 0, spread: 1 }],
+        ["y", { mean: 0, spread: 1 }],
+        ["x", { mean: 0, spread: 1 }],
       ]);
     }
   });

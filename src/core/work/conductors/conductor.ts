@@ -1,10 +1,11 @@
+import type { SkillBelief } from "../../mastery/skillBelief";
 import type { FinishReason, SittingState } from "../../model/work";
 import type { Rational } from "../../numeric/rational";
 import type { PartSituation, PickedItem } from "../partSituation";
 
-/** What the next item should be: an item of a skill at a student's chance, or one that was picked. */
+/** What the next item should be: an item of a skill for what is believed of the student, or one that was picked. */
 export type Aim =
-  | { readonly skillId: string; readonly mastery: number; readonly missesInRow: number }
+  | { readonly skillId: string; readonly belief: SkillBelief; readonly missesInRow: number }
   | { readonly picked: PickedItem };
 
 /** How far a run has come. */

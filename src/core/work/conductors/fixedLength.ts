@@ -1,8 +1,9 @@
+import type { SkillBelief } from "../../mastery/skillBelief";
 import { mostItems, type PartSituation } from "../partSituation";
 import type { Aim, PartEnd } from "./conductor";
 
-/** Where everybody's items are chosen as for this chance of mastery, results compare. */
-const COMMON_MASTERY = 0.5;
+/** Where everybody's items are chosen as for somebody at the boundary of mastery, results compare. */
+const COMMON_BELIEF: SkillBelief = { mean: 0, spread: 1 };
 
 /**
  * The next of a fixed number of items: those picked by hand in their order, or else one skill after the other, so that each
@@ -18,7 +19,7 @@ export function nextOfFixed(
     return item ? { picked: item } : null;
   }
   const skillId = skillIds[shown.length % skillIds.length];
-  return skillId === undefined ? null : { skillId, mastery: COMMON_MASTERY, missesInRow: 0 };
+  return skillId === undefined ? null : { skillId, belief: COMMON_BELIEF, missesInRow: 0 };
 }
 
 /** Ended by the number of items alone. */

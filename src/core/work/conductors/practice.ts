@@ -5,7 +5,7 @@ import { nextSkill } from "../../selection/nextSkill";
 import { endOfSkill, type SkillHistory } from "../endOfSkill";
 import { endOfWork } from "../endOfWork";
 import { markOfFirstTries } from "../markOfFirstTries";
-import { chanceNow, mostItems, type PartSituation, type SkillOfWork } from "../partSituation";
+import { beliefNow, chanceNow, mostItems, type PartSituation, type SkillOfWork } from "../partSituation";
 import { isBegun, isRightFirst } from "../sittingItem";
 import type { Conductor } from "./conductor";
 import { overAfterTries } from "./overAfterTries";
@@ -27,7 +27,7 @@ export const practice: Conductor = {
       ? null
       : {
           skillId,
-          mastery: chanceNow(situation, skillId),
+          belief: beliefNow(situation, skillId),
           missesInRow: situation.states.get(skillId)?.missesInRow ?? 0,
         };
   },
@@ -68,6 +68,7 @@ function historyOf(situation: PartSituation, skillId: string): SkillHistory {
     mastery: chanceNow(situation, skillId),
     masteryAtStart: situation.state.chancesAtStart?.[skillId] ?? 0,
     scoredAnswers: state?.scoredAnswers ?? 0,
+    unaidedAnswers: state?.unaidedAnswers ?? 0,
     itemIds: state?.itemIds ?? [],
     answers: situation.items.filter((item) => item.skillId === skillId && isBegun(item)).map(isRightFirst),
   };

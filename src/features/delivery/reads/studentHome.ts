@@ -69,7 +69,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
       .map((skill) => ({
         name: skill.studentName,
         chance: gauges.get(skill.id)?.chance ?? 0,
-        mastered: gauges.get(skill.id)?.mastered ?? false,
+        mark: gauges.get(skill.id)?.mark ?? "never",
       })),
     minutesThisWeek: Math.round(week.reduce((sum, { milliseconds }) => sum + milliseconds, 0) / 60_000),
   };

@@ -1,3 +1,4 @@
+import type { MasteryMark } from "@/core/model/masteryMark";
 /** Progress as a river: how far along its bends the work has come. `progress` from 0 to 1. */
 export function River({ progress, label }: { readonly progress: number; readonly label: string }) {
   const bends = [60, 250, 440, 630];
@@ -27,11 +28,18 @@ export function River({ progress, label }: { readonly progress: number; readonly
   );
 }
 
+const MARK_WORDS: Readonly<Record<MasteryMark, string>> = {
+  never: "",
+  now: ", mastered",
+  faded: ", mastered once; a few questions would freshen it up",
+  lost: ", mastered once; not quite there now",
+};
+
 /** The student's own river: longer with each skill met, a bend for each skill, deep where it is mastered. */
 export function OwnRiver({
   skills,
 }: {
-  readonly skills: readonly { readonly name: string; readonly chance: number; readonly mastered: boolean }[];
+  readonly skills: readonly { readonly name: string; readonly chance: number; readonly mark: MasteryMark }[];
 }) {
   const step = 74;
   const width = Math.max(360, 60 + skills.length * step);
@@ -56,10 +64,10 @@ export function OwnRiver({
             d={d}
             fill="none"
             strokeLinecap="round"
-            stroke={skill.mastered ? "var(--level-3)" : "var(--level-2)"}
+            stroke={skill.mark === "now" ? "var(--level-3)" : "var(--level-2)"}
             strokeWidth={5 + skill.chance * 6}
           >
-            <title>{`${skill.name}${skill.mastered ? ", mastered" : ""}`}</title>
+            <title>{`${skill.name}${MARK_WORDS[skill.mark]}`}</title>
           </path>
         );
       })}
@@ -67,8 +75,8 @@ export function OwnRiver({
   );
 }
 
-function riverWords(skills: readonly { readonly name: string; readonly mastered: boolean }[]): string {
-  const mastered = skills.filter((skill) => skill.mastered).map(({ name }) => name);
+function riverWords(skills: readonly { readonly name: string; readonly mark: MasteryMark }[]): string {
+  const mastered = skills.filter(({ mark }) => mark === "now").map(({ name }) => name);
   return mastered.length === 0
     ? "Your river is just beginning."
     : `Your river: mastered so far ${mastered.join(", ")}.`;

@@ -31,9 +31,9 @@ export function StudentHomePage({
       <SendWaiting personId={personId} serverNow={home.serverNow} />
       <OwnRiver skills={home.river} />
       <p className="text-mute mb-6 text-[17px]">
-        {home.river.filter(({ mastered }) => mastered).length === 0
+        {home.river.filter(({ mark }) => mark === "now").length === 0
           ? "Your river grows with everything you master."
-          : `${home.river.filter(({ mastered }) => mastered).length} mastered so far.`}{" "}
+          : `${home.river.filter(({ mark }) => mark === "now").length} mastered so far.`}{" "}
         {home.minutesThisWeek > 0 ? `${home.minutesThisWeek} min of practice this week.` : ""}
       </p>
       <h2 className="mb-2 font-serif text-[24px]">Now</h2>

@@ -195,7 +195,11 @@ function Legend() {
     { text: "chance of mastery", gauge: { chance: 0.85, tooLittle: false, level: "secure" as const } },
     { text: "too little evidence", gauge: { chance: 0, tooLittle: true, level: "beginning" as const } },
     { text: "old", gauge: { chance: 0.6, tooLittle: false, old: true, level: "developing" as const } },
-    { text: "mastered", gauge: { chance: 0.97, tooLittle: false, mastered: true, level: "secure" as const } },
+    { text: "mastered", gauge: { chance: 0.97, tooLittle: false, mark: "now" as const, level: "secure" as const } },
+    {
+      text: "mastered once, not now",
+      gauge: { chance: 0.55, tooLittle: false, mark: "lost" as const, level: "developing" as const },
+    },
   ];
   return (
     <ul className="text-mute flex gap-3.5 text-[13px]">
