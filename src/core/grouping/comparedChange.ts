@@ -31,8 +31,10 @@ const LEVEL = 0.95;
 
 /**
  * Whether a group's members moved further than similar students who were not in it: each member's change less the mean
- * change of the nearest others before (matching with a caliper and replacement; Stuart 2010), with Student's interval over
- * the members. Needs two matched members. Never a bare tick: it comes with its interval and how many could be compared.
+ * change of the nearest others before (matching with a caliper and replacement; Stuart 2010). The interval knows that the same others
+ * are compared with several members, and how few they are: their changes are weighed by how often they serve, with degrees of freedom
+ * by Welch (1947) and Satterthwaite (1946). Needs two matched members and two different others. Never a bare tick: it comes with its
+ * interval and how many could be compared.
  * @throws CoreError "bad-argument", where this does not hold: Values before and after are finite.
  * @example comparedChange([{ before: 0.3, after: 0.8 }], [{ before: 0.3, after: 0.4 }]).noEstimate // "too-few-similar"
  */
@@ -44,30 +46,47 @@ export function comparedChange(
     [...members, ...others].every(({ before, after }) => Number.isFinite(before) && Number.isFinite(after)),
     "Values before and after are finite.",
   );
-  const used = new Set<BeforeAndAfter>();
-  const pairs = members.flatMap((member) => {
-    const distance = (other: BeforeAndAfter) => Math.abs(other.before - member.before);
-    const similar = others
-      .filter((other) => distance(other) <= CALIPER)
-      .sort((x, y) => distance(x) - distance(y))
-      .slice(0, MOST_MATCHES);
-    for (const other of similar) used.add(other);
-    const changeOfSimilar = similar.map(({ before, after }) => after - before);
-    return similar.length > 0 ? [{ own: member.after - member.before, similar: mean(changeOfSimilar) }] : [];
+  const matched = members.flatMap((member) => {
+    const similar = similarTo(member, others);
+    return similar.length > 0 ? [{ own: changeOf(member), similar }] : [];
   });
-  if (pairs.length < 2) return noEstimate("too-few-similar");
-  const differences = pairs.map(({ own, similar }) => own - similar);
-  const difference = mean(differences);
-  const deviate = distribution.studentQuantile(1 - (1 - LEVEL) / 2, pairs.length - 1);
-  const half = deviate * Math.sqrt(sampleVariance(differences) / pairs.length);
+  const weights = new Map<BeforeAndAfter, number>();
+  for (const { similar } of matched)
+    for (const other of similar) weights.set(other, (weights.get(other) ?? 0) + 1 / (similar.length * matched.length));
+  if (matched.length < 2 || weights.size < 2) return noEstimate("too-few-similar");
+  const own = matched.map((pair) => pair.own);
+  const changeOfSimilar = [...weights].reduce((sum, [other, weight]) => sum + weight * changeOf(other), 0);
+  const difference = mean(own) - changeOfSimilar;
+  const half = halfWidth(own, weights);
   return {
-    change: mean(pairs.map(({ own }) => own)),
-    changeOfSimilar: mean(pairs.map(({ similar }) => similar)),
+    change: mean(own),
+    changeOfSimilar,
     difference,
     low: difference - half,
     high: difference + half,
-    matched: pairs.length,
+    matched: matched.length,
     members: members.length,
-    similar: used.size,
+    similar: weights.size,
   };
+}
+
+const changeOf = ({ before, after }: BeforeAndAfter): number => after - before;
+
+function similarTo(member: BeforeAndAfter, others: readonly BeforeAndAfter[]): BeforeAndAfter[] {
+  const distance = (other: BeforeAndAfter) => Math.abs(other.before - member.before);
+  return others
+    .filter((other) => distance(other) <= CALIPER)
+    .sort((x, y) => distance(x) - distance(y))
+    .slice(0, MOST_MATCHES);
+}
+
+/** Half of the interval: the members' mean and the weighed mean of the others are apart, each with its own variance. */
+function halfWidth(own: readonly number[], weights: ReadonlyMap<BeforeAndAfter, number>): number {
+  const ofMembers = sampleVariance(own) / own.length;
+  const squares = [...weights.values()].reduce((sum, weight) => sum + weight * weight, 0);
+  const ofOthers = sampleVariance([...weights.keys()].map(changeOf)) * squares;
+  const variance = ofMembers + ofOthers;
+  if (variance === 0) return 0;
+  const freedom = variance ** 2 / (ofMembers ** 2 / (own.length - 1) + ofOthers ** 2 / (weights.size - 1));
+  return distribution.studentQuantile(1 - (1 - LEVEL) / 2, freedom) * Math.sqrt(variance);
 }

@@ -15,6 +15,6 @@ export function itemParameters(body: ItemBody, values: ParameterValues, skillDif
   return {
     a: body.discrimination ?? USUAL_DISCRIMINATION,
     b: skillDifficulty + offset,
-    c: body.parts.reduce((chance, part) => chance * roomOf(part.kind).guessing(part), 1),
+    c: body.parts.reduce((chance, part) => chance * roomOf(part.kind).guessing(part, values), 1),
   };
 }

@@ -43,8 +43,8 @@ export interface ItemRoom<Body, Drawn, Shown, Response> {
   readonly responseWords: (drawn: Drawn, response: Response) => string;
   readonly rightResponse: (drawn: Drawn) => Response;
   readonly mistakes: (drawn: Drawn) => readonly Mistake<Response>[];
-  /** Chance of a right response by mere guessing, 0 to 1. */
-  readonly guessing: (body: Body) => number;
+  /** Chance of a right response by mere guessing, 0 to 1, as the part comes out with these values: what is not shown can't be guessed. */
+  readonly guessing: (body: Body, values: ParameterValues) => number;
 }
 
 /**

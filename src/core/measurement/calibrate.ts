@@ -32,7 +32,7 @@ export interface CalibratedItem extends ItemParameters {
 export interface Calibration {
   readonly items: readonly CalibratedItem[];
   readonly logLikelihood: number;
-  /** False when the cycles ran out, an estimate stands at a bound, or the errors cannot be had: do not use it unseen. */
+  /** False when the cycles ran out or an estimate stands at a bound: do not use it unseen. */
   readonly converged: boolean;
   readonly cycles: number;
   readonly students: number;
@@ -40,7 +40,7 @@ export interface Calibration {
 
 /** Why there is no calibration, and which items (by place) are the cause. */
 export interface CalibrationRefusal
-  extends NoEstimate<"no-answers" | "too-few-answers" | "all-right-or-all-wrong" | "too-few-items"> {
+  extends NoEstimate<"no-answers" | "too-few-answers" | "all-right-or-all-wrong" | "too-few-items" | "singular"> {
   readonly items: readonly number[];
 }
 
@@ -54,7 +54,8 @@ const START_GUESSING = 0.2;
  * Item parameters by marginal maximum likelihood with EM (Bock & Aitkin 1981), ability integrated over 61 equally spaced
  * nodes, steps accelerated (Varadhan & Roland 2008), standard errors from the observed information (Louis 1982). `scores`
  * hold one row a student, one column an item; null is left out of everything. Needs 100 answers an item unless stated,
- * and of each both right and wrong ones; otherwise it says which items stand in the way. Throws "bad-argument" for ragged
+ * and of each both right and wrong ones; otherwise it says which items stand in the way, and so it does where the answers leave an item's
+ * parameters open ("singular"). Throws "bad-argument" for ragged
  * rows or other scores.
  */
 export function calibrate(
@@ -97,8 +98,10 @@ export function calibrate(
     cycles++;
   }
   const items = unpack(parameters);
-  const covariance = freeCovariance(patterns, items, nodes, prior, common);
-  const error = (place: number) => Math.sqrt(Math.max(0, covariance?.[place]?.[place] ?? 0));
+  const errors = freeCovariance(patterns, items, nodes, prior, common);
+  if ("open" in errors) return { noEstimate: "singular", items: errors.open };
+  const { covariance } = errors;
+  const error = (place: number) => Math.sqrt(Math.max(0, covariance[place]?.[place] ?? 0));
   const atBound = items.some((item) => item.some((value, place) => isAtBound(value, place)));
   return {
     items: items.map((free, j) => {
@@ -118,7 +121,7 @@ export function calibrate(
       };
     }),
     logLikelihood: likelihood(parameters),
-    converged: settled && !atBound && covariance !== null,
+    converged: settled && !atBound,
     cycles,
     students: patterns.reduce((sum, { count }) => sum + count, 0),
   };

@@ -35,6 +35,8 @@ export interface ItemStatistic {
 export interface ItemAnalysis {
   readonly items: readonly ItemStatistic[];
   readonly alpha: number | null;
+  /** Students behind alpha and its error, the mean and the spread: those who were given every item. */
+  readonly complete: number;
   /** Why alpha is missing. */
   readonly noAlpha: NoAlpha["noEstimate"] | null;
   /** Standard error of measurement in points: sd * sqrt(1 - alpha). */
@@ -105,6 +107,7 @@ export function itemAnalysis(
   return {
     items,
     alpha: value,
+    complete: complete.length,
     noAlpha: "noEstimate" in alpha ? alpha.noEstimate : null,
     // Alpha below zero says nothing of the error; an error above the spread itself would.
     sem: value === null || sd === null ? null : sd * Math.sqrt(Math.min(1, 1 - value)),

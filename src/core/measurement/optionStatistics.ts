@@ -1,4 +1,6 @@
+import { distribution } from "../numeric/distribution";
 import { mean } from "../numeric/mean";
+import { sampleVariance } from "../numeric/sampleVariance";
 
 /** One answer to a choice item: the option taken (null: none), and the share right of the student's other items. */
 export interface OptionChoice {
@@ -14,8 +16,22 @@ export interface OptionStatistic {
   readonly share: number;
   /** Mean share right on the other items among those who took it; null when nobody did. */
   readonly meanRest: number | null;
-  /** A wrong option whose takers do better on the rest than the takers of the key. */
+  /** A wrong option whose takers do better on the rest than the takers of the key, by more than chance would often do. */
   readonly drawsTheStrong: boolean;
+}
+
+/** Sound items of which one option may be flagged by chance, and the fewest takers of an option and of the key. */
+const FALSE_FLAGS = 0.05;
+const LEAST_TAKERS = 5;
+
+/** One group does better than another: a one-sided test of Welch (1947) at the given risk. */
+function areAhead(rests: readonly number[], keyRests: readonly number[], risk: number): boolean {
+  if (rests.length < LEAST_TAKERS || keyRests.length < LEAST_TAKERS) return false;
+  const ahead = mean(rests) - mean(keyRests);
+  const [own, other] = [sampleVariance(rests) / rests.length, sampleVariance(keyRests) / keyRests.length];
+  if (own + other === 0) return ahead > 0;
+  const freedom = (own + other) ** 2 / (own ** 2 / (rests.length - 1) + other ** 2 / (keyRests.length - 1));
+  return ahead / Math.sqrt(own + other) > distribution.studentQuantile(1 - risk, freedom);
 }
 
 /**
@@ -31,17 +47,17 @@ export function optionStatistics(
   const all = [...new Set([...options, key, ...met.sort()])];
   const restOf = (option: string) => choices.filter((choice) => choice.option === option).map(({ rest }) => rest);
   const keyRest = restOf(key);
+  const risk = FALSE_FLAGS / Math.max(1, all.length - 1);
   return all.map((option) => {
     const rests = restOf(option);
     const meanRest = rests.length > 0 ? mean(rests) : null;
-    const beatsKey = meanRest !== null && keyRest.length > 0 && meanRest > mean(keyRest);
     return {
       option,
       isKey: option === key,
       count: rests.length,
       share: choices.length > 0 ? rests.length / choices.length : 0,
       meanRest,
-      drawsTheStrong: option !== key && beatsKey,
+      drawsTheStrong: option !== key && areAhead(rests, keyRest, risk),
     };
   });
 }

@@ -5,6 +5,7 @@ import { readiness } from "@/core/grouping/readiness";
 import { reteachOutcome } from "@/core/grouping/reteachOutcome";
 import { skillWeight } from "@/core/grouping/skillWeight";
 import { worthDoingFirst } from "@/core/grouping/worthDoingFirst";
+import { seededRandom } from "@/core/numeric/seededRandom";
 
 describe("need", () => {
   it("is what is missing, as far as the student is ready, times the weight", () => {
@@ -92,9 +93,28 @@ describe("change against similar students", () => {
     });
     if ("noEstimate" in result) throw new Error("estimate wanted");
     expect(result.difference).toBeCloseTo((0.31 + 0.35) / 2, 12);
-    // t(0.975, 1) = 12.706 over two differences that lie 0.04 apart.
-    expect(result.high - result.difference).toBeCloseTo(12.706 * 0.02, 3);
-    expect(result.difference - result.low).toBeCloseTo(12.706 * 0.02, 3);
+    // By hand: variance 0.00125 / 2 of the members; of the others 0.0028, their weights 1/4, 1/4 and 1/2 squared: 0.00105.
+    // Degrees of freedom 0.001675 squared / (0.000625 squared / 1 + 0.00105 squared / 2) = 2.979, t(0.975) = 3.197.
+    expect(result.high - result.difference).toBeCloseTo(3.197 * Math.sqrt(0.001675), 3);
+    expect(result.difference - result.low).toBeCloseTo(3.197 * Math.sqrt(0.001675), 3);
+  });
+  it("holds 95 % of the time with six members and three others, whom several are compared with", () => {
+    const random = seededRandom("compared");
+    const normal = () => Array.from({ length: 12 }, random).reduce((sum, value) => sum + value, -6);
+    const student = (gain: number) => {
+      const before = 0.3 + 0.05 * random();
+      return at(before, before + gain + 0.15 * normal());
+    };
+    const runs = 2000;
+    let held = 0;
+    for (let n = 0; n < runs; n++) {
+      const members = Array.from({ length: 6 }, () => student(0.2));
+      const others = Array.from({ length: 3 }, () => student(0.05));
+      const result = comparedChange(members, others);
+      if (!("noEstimate" in result) && result.low <= 0.15 && result.high >= 0.15) held++;
+    }
+    expect(held / runs).toBeGreaterThan(0.935);
+    expect(held / runs).toBeLessThan(0.975);
   });
   it("takes the three nearest within 0.1", () => {
     const others = [at(0.5, 0.6), at(0.52, 0.62), at(0.47, 0.57), at(0.59, 0.99), at(0.61, 0), at(0.805, 0)];

@@ -309,3 +309,62 @@ describe("the scale", () => {
     expect(scalePlace({ theta: 0, se: 1 }, [])).toBeNull();
   });
 });
+
+describe("the expected ability is exact to 1e-4", () => {
+  /** Posterior mean and deviation by 400,000 strips. */
+  function inStrips(items: readonly ItemParameters[], scores: readonly Score[], mean: number, sd: number) {
+    const strips = 400_000;
+    let [mass, first, second] = [0, 0, 0];
+    const logAt = (theta: number) =>
+      items.reduce(
+        (sum, { a, b, c }, place) => {
+          const x = a * (theta - b);
+          const wrong = Math.log(1 - c) - (x > 0 ? x + Math.log1p(Math.exp(-x)) : Math.log1p(Math.exp(x)));
+          return sum + (scores[place] === 1 ? Math.log(1 - Math.exp(wrong)) : wrong);
+        },
+        -((theta - mean) ** 2) / (2 * sd * sd),
+      );
+    const thetas = Array.from({ length: 401 }, (_, n) => mean + sd * (n / 200 - 1) * 6);
+    const highest = Math.max(...thetas.map(logAt).filter(Number.isFinite));
+    for (let n = 0; n <= strips; n++) {
+      const theta = mean + sd * ((2 * n) / strips - 1) * 6;
+      const weight = Math.exp(logAt(theta) - highest);
+      mass += weight;
+      first += weight * theta;
+      second += weight * theta * theta;
+    }
+    return { theta: first / mass, se: Math.sqrt(second / mass - (first / mass) ** 2) };
+  }
+
+  const many = Array.from({ length: 30 }, (_, n) => ({ a: 4, b: -1.5 + n * 0.1, c: 0 }));
+  it.each([
+    ["one item as sharp as a step", [{ a: 30, b: 0.37, c: 0 }], [1], 0, 1],
+    [
+      "two steps, one of them guessable",
+      [
+        { a: 25, b: -0.5, c: 0 },
+        { a: 25, b: 0.4, c: 0.25 },
+      ],
+      [1, 0],
+      0,
+      1,
+    ],
+    [
+      "a prior eight logits wide",
+      [
+        { a: 1.4, b: 0, c: 0 },
+        { a: 1.4, b: 1, c: 0 },
+      ],
+      [1, 0],
+      0,
+      8,
+    ],
+    ["thirty sharp items", many, many.map(({ b }) => (b < 0.5 ? 1 : 0)), 0, 1],
+    ["thirty sharp items and a wide prior", many, many.map(({ b }) => (b < 0.5 ? 1 : 0)), -1, 6],
+  ] as const)("%s", (_, items, scores, mean, sd) => {
+    const found = eap(items, scores, { mean, sd });
+    const wanted = inStrips(items, scores, mean, sd);
+    expect(Math.abs(found.theta - wanted.theta)).toBeLessThan(1e-4);
+    expect(Math.abs(found.se - wanted.se)).toBeLessThan(1e-4);
+  });
+});

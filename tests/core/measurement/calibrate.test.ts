@@ -1,3 +1,4 @@
+import { inv } from "mathjs";
 import { describe, expect, it } from "vitest";
 import { type Calibration, calibrate } from "@/core/measurement/calibrate";
 import { THREE_PARAMETER_PRIOR } from "@/core/measurement/calibration/itemPrior";
@@ -98,15 +99,81 @@ describe("calibration of simulated answers", () => {
     expect(done(calibrate(lawSchoolScores, { model: "2pl", mostCycles: 1 })).converged).toBe(false);
   });
 
-  it("does not call an item without discrimination converged when its slope runs to a bound", () => {
+  it("gives no estimate where an item without discrimination leaves its difficulty open, and names it", () => {
     const random = seededRandom("reversed");
     const scores = simulated(truth, 400, 0).map((row): Score[] => {
       const right = row.filter((score) => score === 1).length;
       return [...row, random() < right / 10 ? 0 : 1];
     });
-    const { items, converged } = done(calibrate(scores, { model: "2pl" }));
-    expect(items[8]?.a).toBeLessThan(0.1);
-    expect(converged).toBe(false);
+    expect(calibrate(scores, { model: "2pl" })).toEqual({ noEstimate: "singular", items: [8] });
+  });
+});
+
+describe("errors of the three-parameter model", () => {
+  const scores = simulated(
+    [
+      { a: 1.2, b: -0.5, c: 0.2 },
+      { a: 1.6, b: 0.3, c: 0.15 },
+      { a: 0.9, b: 0.8, c: 0.25 },
+      { a: 1.4, b: -1, c: 0.2 },
+    ],
+    1500,
+    0,
+  );
+  const counts = new Map<string, number>();
+  for (const row of scores) counts.set(row.join(""), (counts.get(row.join("")) ?? 0) + 1);
+
+  /** Log posterior by the free parameters (log a, b, logit c of each item), summed over 241 nodes; written out anew. */
+  function logPosterior(free: readonly number[]): number {
+    const items = [0, 3, 6, 9].map((at) => ({
+      a: Math.exp(free[at] ?? 0),
+      b: free[at + 1] ?? 0,
+      c: 1 / (1 + Math.exp(-(free[at + 2] ?? 0))),
+    }));
+    let sum = 0;
+    for (const { a, b, c } of items)
+      sum -= (Math.log(a) - 0.25) ** 2 / 0.5 + b ** 2 / 8 - 4 * Math.log(c) - 16 * Math.log(1 - c);
+    for (const [pattern, count] of counts) {
+      let [total, weights] = [0, 0];
+      for (let z = -6; z <= 6; z += 0.05) {
+        const weight = Math.exp((-z * z) / 2);
+        weights += weight;
+        total += items.reduce((product, { a, b, c }, j) => {
+          const right = c + (1 - c) / (1 + Math.exp(-a * (z - b)));
+          return product * (pattern[j] === "1" ? right : 1 - right);
+        }, weight);
+      }
+      sum += count * Math.log(total / weights);
+    }
+    return sum;
+  }
+
+  it("are those of the observed information: the curvature of the posterior, found by differences", () => {
+    // The prior of log a has a standard deviation of 0.5: twice its variance is 0.5; that of b 2: twice its variance is 8.
+    const { items } = done(calibrate(scores, { model: "3pl" }));
+    const at = items.flatMap(({ a, b, c }) => [Math.log(a), b, Math.log(c / (1 - c))]);
+    const step = 0.01;
+    const moved = (i: number, by: number, j: number, also: number) =>
+      logPosterior(at.map((value, place) => value + (place === i ? by : 0) + (place === j ? also : 0)));
+    const curvature = at.map((_, i) =>
+      at.map(
+        (_same, j) =>
+          -(moved(i, step, j, step) - moved(i, step, j, -step) - moved(i, -step, j, step) + moved(i, -step, j, -step)) /
+          (4 * step * step),
+      ),
+    );
+    const covariance = inv(curvature) as number[][];
+    items.forEach(({ se, seA, seC, a, c }, j) => {
+      const error = (parameter: number) => Math.sqrt(covariance[3 * j + parameter]?.[3 * j + parameter] ?? Number.NaN);
+      expect(seA / a / error(0)).toBeCloseTo(1, 2);
+      expect(se / error(1)).toBeCloseTo(1, 2);
+      expect(seC / (c * (1 - c)) / error(2)).toBeCloseTo(1, 2);
+    });
+  });
+
+  it("cannot be had of two items with four parameters: nothing is estimated, and they are named", () => {
+    const twice = scores.map((row): Score[] => [...row.slice(0, 2)]);
+    expect(calibrate(twice, { model: "2pl" })).toEqual({ noEstimate: "singular", items: [0, 1] });
   });
 });
 
@@ -126,8 +193,8 @@ describe("calibration refuses", () => {
   });
 
   it("accepts 100 answers, and fewer when told to", () => {
-    expect(calibrate(rows(100, mixed), { model: "rasch" })).toHaveProperty("logLikelihood");
-    expect(calibrate(rows(40, mixed), { model: "rasch", leastAnswers: 40 })).toHaveProperty("logLikelihood");
+    expect(calibrate(simulated(truth, 100, 0), { model: "rasch" })).toHaveProperty("logLikelihood");
+    expect(calibrate(simulated(truth, 40, 0), { model: "rasch", leastAnswers: 40 })).toHaveProperty("logLikelihood");
   });
 
   it("ragged rows and other scores", () => {

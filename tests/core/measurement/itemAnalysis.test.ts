@@ -5,6 +5,7 @@ import { credibleInterval } from "@/core/measurement/credibleInterval";
 import { cronbachAlpha } from "@/core/measurement/cronbachAlpha";
 import { type ItemAnalysis, itemAnalysis } from "@/core/measurement/itemAnalysis";
 import { mantelHaenszel } from "@/core/measurement/mantelHaenszel";
+import { optionStatistics } from "@/core/measurement/optionStatistics";
 import { upperLowerIndex } from "@/core/measurement/upperLowerIndex";
 import { wilson } from "@/core/measurement/wilson";
 import type { Score } from "@/core/model/score";
@@ -12,6 +13,7 @@ import { correlation } from "@/core/numeric/correlation";
 import { distribution } from "@/core/numeric/distribution";
 import { median } from "@/core/numeric/median";
 import { quantile } from "@/core/numeric/quantile";
+import { seededRandom } from "@/core/numeric/seededRandom";
 import { lawSchoolScores } from "~/tests/reference/lawSchoolSections";
 
 const done = (result: ReturnType<typeof itemAnalysis>): ItemAnalysis => {
@@ -194,10 +196,37 @@ describe("item analysis", () => {
     ).items[0];
     expect(first?.options).toEqual([
       { option: "A", isKey: true, count: 3, share: 3 / 8, meanRest: expect.closeTo(1 / 6, 12), drawsTheStrong: false },
-      { option: "B", isKey: false, count: 3, share: 3 / 8, meanRest: 1, drawsTheStrong: true },
+      { option: "B", isKey: false, count: 3, share: 3 / 8, meanRest: 1, drawsTheStrong: false },
       { option: "C", isKey: false, count: 1, share: 1 / 8, meanRest: 0, drawsTheStrong: false },
     ]);
-    expect(first?.flags).toEqual(expect.arrayContaining(["key-suspect", "draws-the-strong", "weak-discrimination"]));
+    expect(first?.flags).toEqual(expect.arrayContaining(["key-suspect", "weak-discrimination"]));
+  });
+
+  it("says that an option draws the strong only where chance would seldom do it, at every number of students", () => {
+    const random = seededRandom("strong");
+    const flagged = (students: number, isKeyWrong: boolean) => {
+      const runs = 400;
+      let flags = 0;
+      for (let n = 0; n < runs; n++) {
+        const choices = Array.from({ length: students }, () => {
+          const rest = random();
+          const drawn = isKeyWrong ? rest > 0.5 && random() < 0.7 : false;
+          const knows = random() < 0.3 + 0.4 * rest;
+          const wrong = drawn ? "B" : ["B", "C", "D"][Math.floor(random() * 3)];
+          return { option: knows && !drawn ? "A" : (wrong ?? "B"), rest };
+        });
+        if (optionStatistics(choices, "A").some(({ drawsTheStrong }) => drawsTheStrong)) flags++;
+      }
+      return flags / runs;
+    };
+    for (const students of [8, 15, 30, 100, 400]) expect(flagged(students, false), `${students}`).toBeLessThan(0.05);
+    expect(flagged(100, true)).toBeGreaterThan(0.5);
+    expect(
+      optionStatistics(
+        ["B", "B", "B", "A", "A"].map((option) => ({ option, rest: option === "B" ? 1 : 0 })),
+        "A",
+      ).some(({ drawsTheStrong }) => drawsTheStrong),
+    ).toBe(false);
   });
 
   it("flags an item that more than a tenth answered too fast", () => {

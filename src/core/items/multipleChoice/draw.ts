@@ -5,7 +5,7 @@ import type { DrawnOption } from "../options";
 import type { DrawSetting } from "../room";
 import type { DrawnMultipleChoice, MultipleChoiceBody } from "./body";
 
-const MOST_OPTIONS = 8;
+export const MOST_OPTIONS = 8;
 
 /**
  * Up to eight different options in an order that the seed sets; two that read the same become one. Throws "bad-item" unless

@@ -1,8 +1,9 @@
 import { optionAtLetter, optionsInOrder, type ShownOptions, shownOptions } from "../drawOptions";
+import { optionsShown } from "../optionsShown";
 import type { ItemRoom } from "../room";
 import type { DrawnMultipleChoice, MultipleChoiceBody, MultipleChoiceResponse } from "./body";
 import { check } from "./check";
-import { draw } from "./draw";
+import { draw, MOST_OPTIONS } from "./draw";
 import { responseWords } from "./responseWords";
 
 export const multipleChoiceRoom: ItemRoom<
@@ -38,7 +39,10 @@ export const multipleChoiceRoom: ItemRoom<
           ],
     ),
   /** One of all the ways to choose at least one. */
-  guessing: ({ options }) => 1 / (2 ** options.length - 1),
+  guessing: (body, values) => {
+    const { right, wrong } = optionsShown(body, values);
+    return 1 / (2 ** Math.min(MOST_OPTIONS, right + wrong) - 1);
+  },
 };
 
 const idsOf = (options: readonly { readonly id: string }[]) => options.map(({ id }) => id).sort();

@@ -5,7 +5,7 @@ import type { DrawnOption } from "../options";
 import type { DrawSetting } from "../room";
 import type { DrawnSingleChoice, SingleChoiceBody } from "./body";
 
-const MOST_OPTIONS = 4;
+export const MOST_OPTIONS = 4;
 
 /**
  * Two to four different options, exactly one right by the body's own condition, in an order that the seed sets. Throws

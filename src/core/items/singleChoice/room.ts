@@ -1,12 +1,10 @@
 import { optionAtLetter, optionsInOrder, type ShownOptions, shownOptions } from "../drawOptions";
+import { optionsShown } from "../optionsShown";
 import { type ItemRoom, sentText } from "../room";
 import type { DrawnSingleChoice, SingleChoiceBody, SingleChoiceResponse } from "./body";
 import { check } from "./check";
-import { draw } from "./draw";
+import { draw, MOST_OPTIONS } from "./draw";
 import { responseWords } from "./responseWords";
-
-/** Chance of a right answer by mere guessing, among the usual four options. */
-const GUESSING = 0.25;
 
 export const singleChoiceRoom: ItemRoom<SingleChoiceBody, DrawnSingleChoice, ShownOptions, SingleChoiceResponse> = {
   draw,
@@ -26,5 +24,6 @@ export const singleChoiceRoom: ItemRoom<SingleChoiceBody, DrawnSingleChoice, Sho
     options.flatMap(({ id, misconceptionId }) =>
       misconceptionId === null ? [] : [{ misconceptionId, response: { option: id } }],
     ),
-  guessing: () => GUESSING,
+  /** One of the options that are shown. */
+  guessing: (body, values) => 1 / Math.min(MOST_OPTIONS, 1 + optionsShown(body, values).wrong),
 };

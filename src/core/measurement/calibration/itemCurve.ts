@@ -19,6 +19,29 @@ export function fromFree(free: FreeItem): ItemParameters {
   return { a: Math.exp(logA), b, c: logitC === undefined ? 0 : logistic(logitC) };
 }
 
+/** Second derivatives of the chance of a right answer by the free parameters, row by row. */
+export function itemBends(theta: number, free: FreeItem): number[][] {
+  const { a, b, c } = fromFree(free);
+  const x = a * (theta - b);
+  const [upper, lower] = [logistic(x), logistic(-x)];
+  const first = (1 - c) * upper * lower;
+  const second = first * (lower - upper);
+  // x by log a and b: x and -a; twice: x, -a, 0.
+  const bends = [
+    [second * x * x + first * x, -second * x * a - first * a],
+    [-second * x * a - first * a, second * a * a],
+  ];
+  if (free.length < 3) return bends;
+  const spread = c * (1 - c);
+  const mixed = -upper * lower * spread;
+  const [rowA = [], rowB = []] = bends;
+  return [
+    [...rowA, mixed * x],
+    [...rowB, -mixed * a],
+    [mixed * x, -mixed * a, spread * (1 - 2 * c) * lower],
+  ];
+}
+
 /** Chance of a right answer at an ability and its derivatives by the free parameters. */
 export function itemCurve(theta: number, free: FreeItem): { right: number; slopes: number[] } {
   const { a, b, c } = fromFree(free);

@@ -1,6 +1,6 @@
 import { inverseOfPositive } from "../../numeric/inverseOfPositive";
 import type { AbilityNodes, Expectation } from "./expectation";
-import { type FreeItem, itemCurve } from "./itemCurve";
+import { type FreeItem, itemBends, itemCurve } from "./itemCurve";
 import { type ItemPrior, priorPull } from "./itemPrior";
 
 /** Bounds of the free parameters: an estimate that reaches one has not converged to anything a test can use. */
@@ -82,6 +82,36 @@ export function itemScore(
     });
   }
   return { gradient, information };
+}
+
+/**
+ * Observed information of one item's complete-data log-likelihood with its prior: with guessing it differs from the expected one, on which
+ * the steps run, by what the answers bend.
+ */
+export function observedInformation(
+  item: FreeItem,
+  given: Float64Array,
+  right: Float64Array,
+  nodes: AbilityNodes,
+  prior: ItemPrior,
+): number[][] {
+  const pull = priorPull(item, prior);
+  const information = item.map((_, row) => item.map((_, column) => (row === column ? (pull.curvature[row] ?? 0) : 0)));
+  for (let q = 0; q < nodes.thetas.length; q++) {
+    const theta = nodes.thetas[q] ?? 0;
+    const curve = itemCurve(theta, item);
+    const [rights, wrongs] = [right[q] ?? 0, (given[q] ?? 0) - (right[q] ?? 0)];
+    const squared = rights / curve.right ** 2 + wrongs / (1 - curve.right) ** 2;
+    const residual = rights / curve.right - wrongs / (1 - curve.right);
+    itemBends(theta, item).forEach((bends, row) => {
+      const line = information[row] as number[];
+      bends.forEach((bend, column) => {
+        const slopes = (curve.slopes[row] ?? 0) * (curve.slopes[column] ?? 0);
+        line[column] = (line[column] ?? 0) + squared * slopes - residual * bend;
+      });
+    });
+  }
+  return information;
 }
 
 function clamp(value: number, low: number, high: number): number {

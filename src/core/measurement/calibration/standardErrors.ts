@@ -2,13 +2,17 @@ import { inverseOfPositive } from "../../numeric/inverseOfPositive";
 import { type AbilityNodes, expectation } from "./expectation";
 import { type FreeItem, itemCurve } from "./itemCurve";
 import type { ItemPrior } from "./itemPrior";
-import { itemScore } from "./maximisation";
+import { observedInformation } from "./maximisation";
 import type { ResponsePattern } from "./responsePatterns";
+
+/** An error that others' uncertainty makes so many times larger (its variance) is none: the answers leave the parameter open. */
+const MOST_INFLATION = 1e4;
 
 /**
  * Covariance of the free parameters from the observed information by Louis (1982): what the complete data would tell,
  * less the covariance of the complete-data scores given the answers. With a common slope the first row belongs to it and
- * the others to the difficulties; otherwise an item's parameters follow each other. Null when the information is singular.
+ * the others to the difficulties; otherwise an item's parameters follow each other. Where the information is singular: the items
+ * whose parameters the answers leave open.
  */
 export function freeCovariance(
   patterns: readonly ResponsePattern[],
@@ -16,15 +20,15 @@ export function freeCovariance(
   nodes: AbilityNodes,
   prior: ItemPrior,
   commonSlope: boolean,
-): number[][] | null {
+): { readonly covariance: number[][] } | { readonly open: readonly number[] } {
   const { posteriors, given, right } = expectation(patterns, items, nodes);
   const placeOf = (j: number, parameter: number) =>
     commonSlope ? (parameter === 0 ? 0 : j + 1) : j * (items[0]?.length ?? 0) + parameter;
   const size = commonSlope ? items.length + 1 : items.length * (items[0]?.length ?? 0);
   const observed = Array.from({ length: size }, () => new Float64Array(size));
   items.forEach((item, j) => {
-    const own = itemScore(item, given[j] as Float64Array, right[j] as Float64Array, nodes, prior);
-    own.information.forEach((line, row) => {
+    const own = observedInformation(item, given[j] as Float64Array, right[j] as Float64Array, nodes, prior);
+    own.forEach((line, row) => {
       line.forEach((value, column) => {
         add(observed, placeOf(j, row), placeOf(j, column), value);
       });
@@ -54,7 +58,30 @@ export function freeCovariance(
     }
     subtractOuter(observed, centre, -count);
   });
-  return inverseOfPositive(observed.map((row) => Array.from(row)));
+  const information = observed.map((row) => Array.from(row));
+  const covariance = inverseOfPositive(information);
+  if (!covariance) return { open: openItems(information, items, placeOf) };
+  const isOpen = (place: number) =>
+    (information[place]?.[place] ?? 0) * (covariance[place]?.[place] ?? 0) > MOST_INFLATION;
+  const open = items.flatMap((item, j) => (item.some((_, parameter) => isOpen(placeOf(j, parameter))) ? [j] : []));
+  return open.length > 0 ? { open } : { covariance };
+}
+
+/** Items without which the rest could be told; all of them where no single one is the cause. */
+function openItems(
+  information: readonly (readonly number[])[],
+  items: readonly FreeItem[],
+  placeOf: (j: number, parameter: number) => number,
+): number[] {
+  const without = (j: number) => {
+    const own = new Set((items[j] ?? []).map((_, parameter) => placeOf(j, parameter)));
+    // A slope that all share stays.
+    if (placeOf(0, 0) === placeOf(1, 0)) own.delete(0);
+    const kept = information.map((_, place) => place).filter((place) => !own.has(place));
+    return kept.map((row) => kept.map((column) => information[row]?.[column] ?? 0));
+  };
+  const causes = items.map((_, j) => j).filter((j) => inverseOfPositive(without(j)) !== null);
+  return causes.length > 0 ? causes : items.map((_, j) => j);
 }
 
 function subtractOuter(matrix: readonly Float64Array[], vector: Float64Array, factor: number): void {

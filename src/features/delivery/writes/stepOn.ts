@@ -74,7 +74,7 @@ function scoresOf(run: Run, item: SittingItemRow, verdict: Given["verdict"], now
   const version = run.versions.get(item.versionId);
   return verdict.parts.flatMap(({ partId, earned, possible, misconceptionIds }) => {
     const part = drawn.parts.find(({ id }) => id === partId);
-    const own = version ? partParameters(version, partId, whole) : whole;
+    const own = version ? partParameters(version, partId, drawn.values, whole) : whole;
     const { difficulty: chosenFor } = run.library.skill(item.skillId);
     return (part?.skillIds ?? [item.skillId]).map((skillId): NewScore => {
       const { difficulty } = run.library.skill(skillId);
