@@ -6,6 +6,7 @@ import { answer } from "@/core/selection/diagnostic/answer";
 import { DIAGNOSTIC_SETTINGS, type DiagnosticItem } from "@/core/selection/diagnostic/diagnosticState";
 import { finish } from "@/core/selection/diagnostic/finish";
 import { next } from "@/core/selection/diagnostic/next";
+import { notLearned } from "@/core/selection/diagnostic/notLearned";
 import { start } from "@/core/selection/diagnostic/start";
 import { normal } from "~/demo/learner";
 import { BLUEPRINT, shippedBank, syntheticBank } from "./bank";
@@ -23,13 +24,27 @@ interface Sitting {
   readonly informationShare: number;
 }
 
+/** How students of a world answer. */
+interface Habits {
+  /** Chance that an item is set aside when it is not known, and when it is. */
+  readonly asideUnknown?: number;
+  readonly asideKnown?: number;
+  /** Everybody's true ability; drawn from the prior without it. */
+  readonly truth?: number;
+  readonly students?: number;
+}
+
 /** Sits the diagnostic one student after the other; what earlier ones met counts as exposure. */
-function sitAll(bank: readonly DiagnosticItem[], blueprint: Readonly<Record<string, number>>) {
+export function sitAll(
+  bank: readonly DiagnosticItem[],
+  blueprint: Readonly<Record<string, number>>,
+  { asideUnknown = 0, asideKnown = 0, truth: fixed, students = STUDENTS }: Habits = {},
+) {
   const random = seededRandom("prove diagnostic");
   const met = new Map<string, number>();
   const byId = new Map(bank.map((item) => [item.id, item]));
-  const sittings = Array.from({ length: STUDENTS }, (_, n): Sitting => {
-    const truth = normal(random, PRIOR.mean, PRIOR.sd);
+  const sittings = Array.from({ length: students }, (_, n): Sitting => {
+    const truth = fixed ?? normal(random, PRIOR.mean, PRIOR.sd);
     const pool = n === 0 ? bank : bank.map((item) => ({ ...item, exposure: (met.get(item.id) ?? 0) / n }));
     let state = start([{ id: "strand", prior: PRIOR, blueprint }]);
     for (;;) {
@@ -38,7 +53,12 @@ function sitAll(bank: readonly DiagnosticItem[], blueprint: Readonly<Record<stri
       if (step.itemId === null) break;
       const item = byId.get(step.itemId) as DiagnosticItem;
       met.set(item.id, (met.get(item.id) ?? 0) + 1);
-      state = answer(state, item.id, random() < probability(truth, item));
+      // Known or not first, then set aside or tried: what is not known comes right by guessing only.
+      const known = random() < probability(truth, { ...item, c: 0 });
+      state =
+        random() < (known ? asideKnown : asideUnknown)
+          ? notLearned(state, item.id)
+          : answer(state, item.id, known || random() < item.c);
     }
     const [report] = finish(state).report;
     if (!report) throw new Error("The strand has no report.");
@@ -52,7 +72,7 @@ function sitAll(bank: readonly DiagnosticItem[], blueprint: Readonly<Record<stri
       informationShare: got / bestInformation(pool, state.records, truth),
     };
   });
-  return { sittings, mostExposed: Math.max(...met.values()) / STUDENTS };
+  return { sittings, mostExposed: Math.max(...met.values()) / students, used: met.size / bank.length };
 }
 
 /** What somebody who knew the truth would have got: in each area as many items, the best ones not overexposed. */
@@ -73,7 +93,7 @@ function figuresOf(
   blueprint: Readonly<Record<string, number>>,
   aims: boolean,
 ): Figure[] {
-  const { sittings, mostExposed } = sitAll(bank, blueprint);
+  const { sittings, mostExposed, used } = sitAll(bank, blueprint);
   const errors = sittings.map(({ theta, truth }) => theta - truth);
   const covered = sittings.filter(({ theta, truth, se }) => Math.abs(theta - truth) <= 1.959964 * se).length;
   const aim = (text: string) => (aims ? text : "");
@@ -91,6 +111,7 @@ function figuresOf(
       note: "at most 20 a strand",
     },
     { what: `${name}: most exposed item`, value: percent(mostExposed), note: "cap 25 %" },
+    { what: `${name}: items of the pool used`, value: percent(used), note: `by ${STUDENTS} students` },
     {
       what: `${name}: share of the all-knowing information`,
       value: percent(mean(sittings.map(({ informationShare }) => informationShare))),
@@ -99,11 +120,31 @@ function figuresOf(
   ];
 }
 
+const ASIDE_WORLDS = [
+  { name: "Half of the unknown set aside", asideUnknown: 0.5 },
+  { name: "Nearly all of the unknown set aside", asideUnknown: 0.95 },
+  { name: "A tenth of the known set aside on purpose, half of the unknown", asideUnknown: 0.5, asideKnown: 0.1 },
+] as const;
+
+const errorsOf = (sittings: readonly Sitting[]): number[] => sittings.map(({ theta, truth }) => theta - truth);
+
 export function proveDiagnostic(): Figure[] {
   const shipped = shippedBank();
   const skills = Object.fromEntries([...new Set(shipped.map(({ area }) => area))].map((area) => [area, 1]));
   return [
     ...figuresOf("3,000 items", syntheticBank(3000), BLUEPRINT, true),
     ...figuresOf("Shipped models", shipped, skills, false),
+    ...[-2.5, 2.5].map((truth) => {
+      const errors = errorsOf(sitAll(syntheticBank(3000), BLUEPRINT, { truth, students: 200 }).sittings);
+      return {
+        what: `Ability ${truth}: bias, logits`,
+        value: decimals(mean(errors)),
+        note: "pulled towards the prior's middle, as any estimate with a prior",
+      };
+    }),
+    ...ASIDE_WORLDS.map(({ name, ...habits }) => {
+      const errors = errorsOf(sitAll(syntheticBank(3000), BLUEPRINT, habits).sittings);
+      return { what: `${name}: bias, logits`, value: decimals(mean(errors)), note: "aim 0.1 or less either way" };
+    }),
   ];
 }

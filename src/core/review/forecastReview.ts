@@ -37,9 +37,16 @@ const RUNS = 200;
 const BAND = { low: 0.1, high: 0.9 } as const;
 
 /**
+ * How far a student's memory, and that of a single skill, lie from what the model takes them for: standard deviations of the logarithm of
+ * stability. From what refits of such models to single learners differ by; provisional until a school's own reviews are fitted.
+ */
+const UNKNOWN = { student: 0.35, skill: 0.35 } as const;
+
+/**
  * What review will be in the coming weeks, by simulating the daily queue: on each taught day the queue is asked as far as the
  * minutes reach, each answer is right with its chance of recall, memories are updated. 200 runs with the seeded generator
- * given. Call it with and without resting or dropped skills to compare. Null when no skill is left.
+ * given, each with a student and skills that remember somewhat better or worse than the model takes them to, so that the band is one for
+ * what will truly be remembered. Call it with and without resting or dropped skills to compare. Null when no skill is left.
  * @throws CoreError "bad-argument", where this does not hold: A forecast needs a run and 0 minutes or more.
  */
 export function forecastReview(
@@ -71,6 +78,11 @@ interface WeekOutcome {
 }
 
 function oneRun(skills: readonly ReviewSkill[], outlook: ReviewOutlook, random: () => number): WeekOutcome[] {
+  const student = normal(random) * UNKNOWN.student;
+  /** True stability over the model's. */
+  const factors = new Map(skills.map(({ skillId }) => [skillId, Math.exp(student + normal(random) * UNKNOWN.skill)]));
+  const recallOf = ({ skillId, memory, lastDay }: ReviewSkill, day: number) =>
+    reviewMemory.recall(memory.stabilityDays * (factors.get(skillId) ?? 1), day - lastDay);
   const resting = new Set(outlook.resting ?? []);
   const current = new Map(skills.map((skill) => [skill.skillId, skill]));
   const weeks: WeekOutcome[] = [];
@@ -82,14 +94,14 @@ function oneRun(skills: readonly ReviewSkill[], outlook: ReviewOutlook, random: 
       for (const skillId of reviewQueue(asked, { day, minutes: outlook.minutesPerDay }).skillIds) {
         const skill = current.get(skillId) as ReviewSkill;
         gaps.push(day - skill.lastDay);
-        current.set(skillId, meet(skill, day, random));
+        current.set(skillId, meet(skill, day, random() < recallOf(skill, day)));
       }
     }
     const endsWeek = (ahead + 1) % DAYS_PER_WEEK === 0 || ahead === outlook.taught.length - 1;
     if (!endsWeek) return;
     const all = [...current.values()];
     weeks.push({
-      remembered: mean(all.map(({ memory, lastDay }) => reviewMemory.recall(memory.stabilityDays, day - lastDay))),
+      remembered: mean(all.map((skill) => recallOf(skill, day))),
       minutesNeeded: minutesNeeded(
         all.filter(({ skillId }) => !resting.has(skillId)),
         0,
@@ -101,9 +113,12 @@ function oneRun(skills: readonly ReviewSkill[], outlook: ReviewOutlook, random: 
   return weeks;
 }
 
-function meet(skill: ReviewSkill, day: number, random: () => number): ReviewSkill {
+/** A standard normal value (Box & Muller 1958). */
+const normal = (random: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+
+function meet(skill: ReviewSkill, day: number, right: boolean): ReviewSkill {
   const elapsed = day - skill.lastDay;
-  const right = random() < reviewMemory.recall(skill.memory.stabilityDays, elapsed);
   const memory = elapsed > 0 ? reviewMemory.next(skill.memory, elapsed, right ? 3 : 1) : skill.memory;
   return { ...skill, memory, lastDay: day };
 }

@@ -177,6 +177,8 @@ describe("errors of the three-parameter model", () => {
   });
 });
 
+const SOUND = [-1, -0.4, 0.2, 0.6, 1].map((b) => ({ a: 1.3, b, c: 0 }));
+
 describe("calibration refuses", () => {
   const rows = (n: number, make: (place: number) => Score[]) => Array.from({ length: n }, (_, place) => make(place));
   const mixed = (place: number): Score[] => [place % 2 === 0 ? 1 : 0, place % 3 === 0 ? 1 : 0];
@@ -193,8 +195,8 @@ describe("calibration refuses", () => {
   });
 
   it("accepts 100 answers, and fewer when told to", () => {
-    expect(calibrate(simulated(truth, 100, 0), { model: "rasch" })).toHaveProperty("logLikelihood");
-    expect(calibrate(simulated(truth, 40, 0), { model: "rasch", leastAnswers: 40 })).toHaveProperty("logLikelihood");
+    expect(calibrate(simulated(SOUND, 100, 0), { model: "rasch" })).toHaveProperty("logLikelihood");
+    expect(calibrate(simulated(SOUND, 40, 0), { model: "rasch", leastAnswers: 40 })).toHaveProperty("logLikelihood");
   });
 
   it("ragged rows and other scores", () => {

@@ -185,7 +185,11 @@ describe("the forecast", () => {
     const none = forecast({ minutesPerDay: 0 });
     expect(none.at(-1)).toMatchObject({ daysBetween: null });
     const direct = skills.map(({ memory }) => reviewMemory.recall(memory.stabilityDays, 37));
-    expect(none.at(-1)?.remembered.expected).toBeCloseTo(direct.reduce((sum, r) => sum + r, 0) / 12, 10);
+    // Students and skills remember somewhat better or worse than the model says, about it on the whole.
+    const model = direct.reduce((sum, r) => sum + r, 0) / 12;
+    expect(Math.abs((none.at(-1)?.remembered.expected ?? 0) - model)).toBeLessThan(0.03);
+    expect(none.at(-1)?.remembered.low).toBeLessThan(model);
+    expect(none.at(-1)?.remembered.high).toBeGreaterThan(model);
   });
 
   it("rests skills without forgetting that they fade, and drops them altogether", () => {

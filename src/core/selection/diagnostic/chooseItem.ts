@@ -32,14 +32,15 @@ export function chooseItem(
 
 function freshItems(standing: StrandStanding, pool: readonly DiagnosticItem[], settings: DiagnosticSettings) {
   const given = new Set(standing.records.map(({ itemId }) => itemId));
-  const { bounds, unseenDays } = settings;
+  const { bounds, grades, unseenDays } = settings;
   return pool.filter(
     (item) =>
       item.strandId === standing.strand.id &&
       standing.strand.blueprint[item.area] !== undefined &&
       !given.has(item.id) &&
       (item.seenDaysAgo === null || item.seenDaysAgo >= unseenDays) &&
-      (bounds === null || (item.b >= bounds.low && item.b <= bounds.high)),
+      (bounds === null || (item.b >= bounds.low && item.b <= bounds.high)) &&
+      (grades === null || (item.grade >= grades.lowest && item.grade <= grades.highest)),
   );
 }
 

@@ -10,6 +10,8 @@ export interface DiagnosticSettings {
   /** Items within the prior mean +- this many prior standard deviations, and within hard bounds if set (logits). */
   readonly windowSd: number;
   readonly bounds: { readonly low: number; readonly high: number } | null;
+  /** Grades whose items may be given, both ends included; never given up for want of items. Null for all. */
+  readonly grades: { readonly lowest: number; readonly highest: number } | null;
   /** The next item is drawn among this many best ones, as far as they have this share of the best one's information. */
   readonly randomAmong: number;
   readonly nearBest: number;
@@ -25,8 +27,9 @@ export const DIAGNOSTIC_SETTINGS: DiagnosticSettings = {
   mostItems: 20,
   windowSd: 2.5,
   bounds: null,
-  randomAmong: 5,
-  nearBest: 0.95,
+  grades: null,
+  randomAmong: 20,
+  nearBest: 0.85,
   mostExposure: 0.25,
   unseenDays: 180,
 };
@@ -71,7 +74,8 @@ export interface DiagnosticState {
 
 /** Throws "bad-argument" for settings or strands that no sitting could follow. */
 export function demandDiagnostic(settings: DiagnosticSettings, strands: readonly DiagnosticStrand[]): void {
-  const { stopSe, leastItems, mostItems, windowSd, randomAmong, nearBest, mostExposure, unseenDays, bounds } = settings;
+  const { stopSe, leastItems, mostItems, windowSd, randomAmong, nearBest, mostExposure, unseenDays, bounds, grades } =
+    settings;
   demandThat(
     stopSe > 0 &&
       Number.isInteger(leastItems) &&
@@ -86,7 +90,8 @@ export function demandDiagnostic(settings: DiagnosticSettings, strands: readonly
       mostExposure > 0 &&
       mostExposure <= 1 &&
       unseenDays >= 0 &&
-      (bounds === null || bounds.low < bounds.high),
+      (bounds === null || bounds.low < bounds.high) &&
+      (grades === null || grades.lowest <= grades.highest),
     "A diagnostic needs 1 <= least items <= most items, a standard error, window and exposure above 0, and rising bounds.",
     { ...settings },
   );

@@ -1,12 +1,15 @@
 import type { Ability } from "../../measurement/ability";
-import { eap } from "../../measurement/eap";
 import { CoreError } from "../../model/fail";
+import { abilityFromRecords } from "./abilityFromRecords";
 import type { DiagnosticRecord, DiagnosticState, DiagnosticStrand } from "./diagnosticState";
+
+/** Answers, right or wrong, without which nothing is called precise. */
+const LEAST_ANSWERS = 3;
 
 export interface StrandStanding {
   readonly strand: DiagnosticStrand;
   readonly records: readonly DiagnosticRecord[];
-  /** From the scored answers alone; `n` counts them. */
+  /** From the answers and the items set aside; `n` counts the answers. */
   readonly ability: Ability;
   readonly ended: "precise" | "length" | "pool" | null;
 }
@@ -19,16 +22,12 @@ export function strandStanding(state: DiagnosticState, strandId: string): Strand
   const strand = state.strands.find(({ id }) => id === strandId);
   if (!strand) throw new CoreError("bad-argument", `There is no strand ${strandId} in this diagnostic.`, { strandId });
   const records = state.records.filter((record) => record.strandId === strandId);
-  const scored = records.filter(({ outcome }) => outcome === "right" || outcome === "wrong");
-  const ability = eap(
-    scored,
-    scored.map(({ outcome }) => (outcome === "right" ? 1 : 0)),
-    strand.prior,
-  );
+  const ability = abilityFromRecords(records, strand.prior);
   const length = records.filter(({ outcome }) => outcome !== null).length;
   const { leastItems, mostItems, stopSe } = state.settings;
   const ended =
-    length >= leastItems && ability.se <= stopSe
+    // A narrow prior alone is not precise: it takes answers.
+    length >= leastItems && ability.n >= LEAST_ANSWERS && ability.se <= stopSe
       ? "precise"
       : length >= mostItems
         ? "length"
