@@ -100,9 +100,10 @@ function useConstraints(problem: FormProblem, usable: readonly Usable[], forms: 
   return constraints;
 }
 
-/** A passage's items come as one set of a size within the bounds, in one form. */
+/** A passage's items come as one set of a size within the bounds, in one form, or with the anchor in all. */
 function passageConstraints(problem: FormProblem, usable: readonly Usable[], forms: readonly number[]) {
   const { least, most } = problem.perPassage ?? PER_PASSAGE;
+  const anchor = new Set(problem.anchor ?? []);
   const ids = [...new Set(usable.flatMap(({ item }) => (item.passageId === null ? [] : [item.passageId])))];
   const constraints = ids.flatMap((id, passage): LinearConstraint[] => {
     const own = usable.filter(({ item }) => item.passageId === id);
@@ -114,7 +115,13 @@ function passageConstraints(problem: FormProblem, usable: readonly Usable[], for
         { terms: [...terms, { variable: used, factor: -most }], relation: "<=", bound: 0 },
       ];
     });
-    return [...sets, { terms: forms.map((form) => one(passageName(passage, form))), relation: "<=", bound: 1 }];
+    const terms = forms.map((form) => one(passageName(passage, form)));
+    // A passage that the anchor asks about stands in every form.
+    const isAnchor = own.some(({ item }) => anchor.has(item.id));
+    const use: LinearConstraint = isAnchor
+      ? { terms, relation: "=", bound: forms.length }
+      : { terms, relation: "<=", bound: 1 };
+    return [...sets, use];
   });
   return { constraints, binaries: ids.flatMap((_, passage) => forms.map((form) => passageName(passage, form))) };
 }

@@ -43,6 +43,8 @@ export interface FormProblem {
 export const CUT_POINTS = [-1, 0, 1] as const;
 /** Two forms may differ by this share in information at each point. */
 export const MOST_DIFFERENCE = 0.1;
+/** And by this share of the points in the expected score: 2 in 100. */
+export const MOST_SCORE_DIFFERENCE = 0.02;
 export const PER_PASSAGE = { least: 2, most: 5 } as const;
 
 /** Throws "bad-argument" for senseless numbers or unknown ids, "contradiction" for an item both locked in and left out. */

@@ -132,6 +132,47 @@ describe("buildForms", () => {
       for (const item of itemsOf(form, items)) expect(form.itemIds).not.toContain(item.enemyIds[0]);
   });
 
+  it("matches the expected scores of parallel forms within 2 points in 100 at the cut and a logit to each side", async () => {
+    const result = built(await build({ items: bank(120, "scores"), forms: 3, length: 12 }));
+    const scores = result.forms.map((form) =>
+      [-1, 0, 1].map((theta) =>
+        itemsOf(form, bank(120, "scores")).reduce((sum, item) => sum + probability(theta, item), 0),
+      ),
+    );
+    for (const point of [0, 1, 2]) {
+      const at = scores.map((one) => one[point] ?? 0);
+      expect(Math.max(...at) - Math.min(...at)).toBeLessThanOrEqual(0.02 * 12);
+    }
+    expect(result.scoreDifference).toBeLessThanOrEqual(0.02);
+  });
+
+  it("puts an anchor that asks about a passage into every form, as the set that it is", async () => {
+    const items = bank(60, "anchored").map((item, n) => ({
+      ...item,
+      passageId: n < 3 ? "anchored" : n < 12 ? `p${n % 3}` : null,
+    }));
+    const anchor = ["i0", "i1", "i2"];
+    const result = built(await build({ items, forms: 2, anchor }));
+    for (const form of result.forms) {
+      expect(form.itemIds).toEqual(expect.arrayContaining(anchor));
+      expect(meetsAll(itemsOf(form, items), problem({ items, forms: 2, anchor }))).toBe(true);
+    }
+  });
+
+  it("gives unlike forms with passages, and says how unlike, where alike ones cannot be had", async () => {
+    // Two passages, one plainly harder: whichever form has it lies lower.
+    const items = bank(8, "unlike").map((item, n) => ({
+      ...item,
+      a: 1.5,
+      c: 0,
+      b: n < 4 ? -1.5 : 1.5,
+      passageId: n < 4 ? "easy" : "hard",
+    }));
+    const result = built(await build({ items, forms: 2, length: 4 }));
+    expect(result.scoreDifference).toBeGreaterThan(0.3);
+    expect(result.forms.map(({ itemIds }) => itemIds.length)).toEqual([4, 4]);
+  });
+
   it("explains which wish cannot be met and the nearest that can", async () => {
     // Fifteen items of s1, of which the form has ten places.
     expect(await build({ counts: [{ standardId: "s1", least: 12 }] })).toEqual({
