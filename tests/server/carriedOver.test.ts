@@ -43,11 +43,11 @@ const student = (personId: string) => ({
   actor: { kind: "student" as const, personId, schoolId: "school-1", name: personId },
 });
 
-/** Views without what the rule before said of skills that nobody has worked on, and without the mark that it had. */
+/** Views without what the rule before said of skills that nobody has worked on, and without the mark that it had and what is said of why. */
 function asKept(view: unknown): unknown {
   if (Array.isArray(view)) return view.map(asKept);
   if (typeof view !== "object" || view === null) return view;
-  const { mastered: _mastered, mark: _mark, ...rest } = view as Record<string, unknown>;
+  const { mastered: _mastered, mark: _mark, why: _why, ...rest } = view as Record<string, unknown>;
   if (rest.answered === 0) return { answered: 0 };
   return Object.fromEntries(Object.entries(rest).map(([name, value]) => [name, asKept(value)]));
 }
@@ -103,8 +103,16 @@ describe("a school of the version before", () => {
   it("rebuilds to the same summaries, from scores alone", async () => {
     const rows = async () => ({
       states: (await allSkillStates(db.read)).map(
-        ({ evidence: _evidence, mean: _mean, spread: _spread, unaidedAnswers: _unaided, lostDay: _lost, ...state }) =>
-          state,
+        ({
+          evidence: _evidence,
+          mean: _mean,
+          spread: _spread,
+          unaidedAnswers: _unaided,
+          lostDay: _lost,
+          rightIfMastered: _with,
+          rightIfNot: _without,
+          ...state
+        }) => state,
       ),
       days: await allSkillDays(db.read),
       signs: await allMisconceptionSigns(db.read),

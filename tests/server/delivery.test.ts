@@ -209,6 +209,8 @@ const exactPart = ({
   prior,
   mean,
   spread,
+  rightIfMastered,
+  rightIfNot,
   stabilityDays,
   memoryDifficulty,
   ...exact

@@ -29,8 +29,18 @@ afterEach(() => school.close());
 
 const first = () => studentIds[0] as string;
 const log = () => evidenceAfter(school.db.read, 0, 1000);
-const exact = ({ mastery, learning, prior, mean, spread, stabilityDays, memoryDifficulty, ...rest }: SkillStateRow) =>
-  rest;
+const exact = ({
+  mastery,
+  learning,
+  prior,
+  mean,
+  spread,
+  rightIfMastered,
+  rightIfNot,
+  stabilityDays,
+  memoryDifficulty,
+  ...rest
+}: SkillStateRow) => rest;
 
 /** The summaries are what a second reading of the scores makes of them, and a rebuild changes nothing. */
 async function summariesHold(): Promise<void> {

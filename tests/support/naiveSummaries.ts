@@ -135,6 +135,8 @@ function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
     unaidedAnswers: firsts.filter(({ hintsUsed }) => hintsUsed === 0).length,
     evidence: rows.length,
     rightFirstTries: firsts.filter(isRight).length,
+    rightIfMastered: firsts.reduce((sum, row) => sum + clamp(rightAt(row, 1.7), 0.65, 0.95), 0),
+    rightIfNot: firsts.reduce((sum, row) => sum + clamp(rightAt(row, -0.2), 0.05, 0.6), 0),
     itemIds: [...new Set(firsts.map(({ itemId }) => itemId))].sort(),
     firstDay: first.day,
     lastDay,
@@ -194,6 +196,11 @@ function withAnswer(
     spread: Math.sqrt(second / total - (first / total) ** 2),
     likely: total / plain,
   };
+}
+
+/** Chance of a right answer so far above the skill's difficulty. */
+function rightAt({ a, b, c, skillDifficulty, hintsUsed }: EvidenceRow, above: number): number {
+  return c + (1 - c) / (1 + Math.exp(-a * (skillDifficulty + above - b + (hintsUsed > 0 ? 1.5 : 0))));
 }
 
 /** By halving. */

@@ -20,6 +20,9 @@ export interface Gauge {
   readonly mark: MasteryMark;
   readonly scoredAnswers: number;
   readonly rightFirstTries: number;
+  /** Right first tries that somebody with the skill would be expected to have on these items, and somebody without. */
+  readonly rightIfMastered: number;
+  readonly rightIfNot: number;
   /** Day number of the last answer; null when the skill was never met. */
   readonly lastDay: number | null;
 }
@@ -40,6 +43,8 @@ export function gaugeOf(state: SkillState | null, prior: number, day: number, se
     mark,
     scoredAnswers: state?.scoredAnswers ?? 0,
     rightFirstTries: state?.rightFirstTries ?? 0,
+    rightIfMastered: state?.rightIfMastered ?? 0,
+    rightIfNot: state?.rightIfNot ?? 0,
     lastDay: state?.lastDay ?? null,
   };
 }

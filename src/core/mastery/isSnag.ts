@@ -3,7 +3,7 @@ import type { LearnerState } from "./learningModel";
 
 /** Answers before anything is said, opportunities looked ahead, and the chance under which more of the same will not help. */
 const LEAST_ANSWERS = 5;
-const LOOK_AHEAD = 10;
+export const LOOK_AHEAD = 10;
 const UNLIKELY = 0.25;
 
 /**

@@ -19,6 +19,9 @@ export interface SkillState extends LearnerState, SkillBelief {
   readonly scoredAnswers: number;
   readonly unaidedAnswers: number;
   readonly rightFirstTries: number;
+  /** Right first tries that somebody with the skill would be expected to have on these items, and somebody without. */
+  readonly rightIfMastered: number;
+  readonly rightIfNot: number;
   /** Different items that were answered, sorted. */
   readonly itemIds: readonly string[];
   /** Day numbers of the first and the last answer. */

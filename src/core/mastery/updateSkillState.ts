@@ -4,6 +4,7 @@ import { reviewMemory } from "../review/reviewMemory";
 import { beliefAfter } from "./beliefAfter";
 import { beliefOn } from "./beliefOn";
 import { chanceOfMastery } from "./chanceOfMastery";
+import { guessAndSlip } from "./guessAndSlip";
 import { isSnag } from "./isSnag";
 import { LEARNING } from "./learningModel";
 import { learnOnce } from "./learnOnce";
@@ -33,9 +34,11 @@ export function updateSkillState(
   const first = answer.tryNumber === 1;
   const right = answer.share === 1;
   const { a, b, c } = answer.item;
+  const asAsked = { a, b: answer.hintsUsed > 0 ? b - HINT_HELP : b, c };
+  const { guess, slip } = guessAndSlip(asAsked, skillDifficulty);
   const belief = beliefAfter(beliefOn(before, answer.day), {
     share: answer.share,
-    item: { a, b: answer.hintsUsed > 0 ? b - HINT_HELP : b, c },
+    item: asAsked,
     skillDifficulty,
     weight: first ? 1 : SECOND_TRY_WEIGHT,
     mayHaveChanged: first && state !== null,
@@ -51,6 +54,8 @@ export function updateSkillState(
     scoredAnswers: before.scoredAnswers + (first ? 1 : 0),
     unaidedAnswers: before.unaidedAnswers + (first && answer.hintsUsed === 0 ? 1 : 0),
     rightFirstTries: before.rightFirstTries + (first && right ? 1 : 0),
+    rightIfMastered: before.rightIfMastered + (first ? 1 - slip : 0),
+    rightIfNot: before.rightIfNot + (first ? guess : 0),
     itemIds:
       first && !before.itemIds.includes(answer.itemId) ? [...before.itemIds, answer.itemId].sort() : before.itemIds,
     lastDay: answer.day,
@@ -109,6 +114,8 @@ function emptyState(prior: SkillBelief, answer: AnswerEvidence): SkillState {
     scoredAnswers: 0,
     unaidedAnswers: 0,
     rightFirstTries: 0,
+    rightIfMastered: 0,
+    rightIfNot: 0,
     itemIds: [],
     firstDay: answer.day,
     lastDay: answer.day,

@@ -1,6 +1,8 @@
 ALTER TABLE `skill_states` ADD `mean` real DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `skill_states` ADD `spread` real DEFAULT 0.6 NOT NULL;--> statement-breakpoint
 ALTER TABLE `skill_states` ADD `unaided_answers` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE `skill_states` ADD `right_if_mastered` real DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE `skill_states` ADD `right_if_not` real DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `skill_states` ADD `lost_day` integer;--> statement-breakpoint
 -- Until the summaries are made anew (npm run rebuild): the ability that gives the chance that was kept, in steps.
 UPDATE `skill_states` SET `unaided_answers` = `scored_answers`, `mean` = 0.6 * CASE

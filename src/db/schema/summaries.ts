@@ -21,6 +21,9 @@ export const skillStates = sqliteTable(
     scoredAnswers: integer("scored_answers").notNull(),
     unaidedAnswers: integer("unaided_answers").notNull().default(0),
     rightFirstTries: integer("right_first_tries").notNull(),
+    /** Right first tries that somebody with the skill would have, and somebody without. */
+    rightIfMastered: real("right_if_mastered").notNull().default(0),
+    rightIfNot: real("right_if_not").notNull().default(0),
     /** Scores taken in; a state kept in memory is never written over one with other scores. */
     evidence: integer("evidence").notNull(),
     itemIds: text("item_ids", { mode: "json" }).$type<string[]>().notNull(),

@@ -8,6 +8,7 @@ import { mondayOf } from "@/core/calendar/mondayOf";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { rankMisconceptions } from "@/core/measurement/rankMisconceptions";
 import { LEVEL_CUTS } from "@/core/model/levels";
+import { whyMastery } from "@/core/why/whyMastery";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { answersBehindCell } from "@/db/queries/answerLog";
 import { classesById } from "@/db/queries/people";
@@ -59,7 +60,7 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
       id: student.id,
       name: student.shortName,
       className: classes.find(({ id }) => id === student.classId)?.name ?? "",
-      gauges: skills.map((skill) => gaugeView(student.gauges.get(skill.id) as Gauge)),
+      gauges: skills.map((skill) => gaugeView(student.gauges.get(skill.id) as Gauge, dayNumber(today))),
     })),
     misconceptions: await shownMisconceptions(context, classroom),
   };
@@ -95,7 +96,7 @@ function plannedWords({ plan, today }: Classroom, skillId: string): string | nul
 
 const shortDay = (day: SchoolDay) => format(new Date(`${day}T12:00:00`), "d MMM");
 
-function gaugeView(gauge: Gauge): GaugeView {
+function gaugeView(gauge: Gauge, day: number): GaugeView {
   return {
     chance: gauge.chance,
     level: gauge.level,
@@ -104,6 +105,7 @@ function gaugeView(gauge: Gauge): GaugeView {
     mark: gauge.mark,
     answered: gauge.scoredAnswers,
     right: gauge.rightFirstTries,
+    why: whyMastery(gauge, day),
   };
 }
 
@@ -121,7 +123,7 @@ export async function cellView(context: Context, studentId: string, skillId: str
   return {
     studentName: student.shortName,
     skillName: skill.name,
-    gauge: gaugeView(gauge),
+    gauge: gaugeView(gauge, dayNumber(classroom.today)),
     more: Math.max(0, rows.length - ANSWERS_SHOWN),
     answers: shown.map(
       ({ row, stem, given, key, right, earned, possible, misconceptionId }): AnswerView => ({
@@ -200,7 +202,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
     grade: student.grade,
     classNames: classes.map(({ name }) => name),
     gauges: classroom.skills.map((skill) => ({
-      ...gaugeView(student.gauges.get(skill.id) as Gauge),
+      ...gaugeView(student.gauges.get(skill.id) as Gauge, today),
       skillId: skill.id,
       name: skill.name,
     })),

@@ -1,5 +1,6 @@
 import type { Level } from "@/core/model/levels";
 import type { MasteryMark } from "@/core/model/masteryMark";
+import type { WhyFacts } from "@/core/model/whyFacts";
 
 export interface GaugeView {
   readonly chance: number;
@@ -9,6 +10,8 @@ export interface GaugeView {
   readonly mark: MasteryMark;
   readonly answered: number;
   readonly right: number;
+  /** What it stands on. */
+  readonly why: WhyFacts["mastery"];
 }
 
 export interface MapSkill {

@@ -5,6 +5,7 @@ import { needOf } from "@/core/grouping/needOf";
 import { planGroups } from "@/core/grouping/planGroups";
 import { readiness } from "@/core/grouping/readiness";
 import { LEVEL_CUTS } from "@/core/model/levels";
+import { whyGroup } from "@/core/why/whyGroup";
 import type { Classroom, ClassroomStudent } from "@/server/classroom/classroom";
 import { percent } from "@/server/classroom/gap";
 import type { Library, LibrarySkill } from "@/server/library/library";
@@ -86,9 +87,12 @@ export async function suggestGroups(
 function needFor(student: ClassroomStudent, skill: LibrarySkill, classroom: Classroom): number {
   const gauge = student.gauges.get(skill.id);
   if (!gauge || gauge.tooLittle || gauge.chance >= LEVEL_CUTS.secure) return 0;
-  const ready = readiness(skill.prerequisites, new Map([...student.gauges].map(([id, { chance }]) => [id, chance])));
+  const ready = readinessOf(student, skill);
   return ready < LEAST_READY ? 0 : needOf(gauge.chance, ready, classroom.weights.get(skill.id) ?? 0);
 }
+
+const readinessOf = (student: ClassroomStudent, skill: LibrarySkill): number =>
+  readiness(skill.prerequisites, new Map([...student.gauges].map(([id, { chance }]) => [id, chance])));
 
 export function chipOf(student: ClassroomStudent, skillId: string, library: Library, signs: readonly Sign[]): Chip {
   const gauge = student.gauges.get(skillId);
@@ -120,18 +124,21 @@ export function becauseLine(
   members: readonly ClassroomStudent[],
   signs: readonly Sign[],
 ): string {
-  const ids = new Set(members.map(({ id }) => id));
-  const byMisconception = new Map<string, number>();
-  for (const sign of signs) {
-    if (sign.skillId === skill.id && ids.has(sign.personId))
-      byMisconception.set(sign.misconceptionId, (byMisconception.get(sign.misconceptionId) ?? 0) + 1);
-  }
-  const [shared] = [...byMisconception].sort((x, y) => y[1] - x[1]);
+  const why = whyGroup(
+    members.map((member) => ({
+      chance: member.gauges.get(skill.id)?.chance ?? 0,
+      ready: readinessOf(member, skill),
+      misconceptionIds: signs
+        .filter((sign) => sign.skillId === skill.id && sign.personId === member.id)
+        .map(({ misconceptionId }) => misconceptionId),
+    })),
+  );
   const parts: string[] = [];
-  if (shared && shared[1] >= 2)
-    parts.push(`${shared[1]} of ${members.length} ${lowerFirst(library.misconceptions.get(shared[0])?.name ?? "")}`);
-  const chances = members.map((member) => member.gauges.get(skill.id)?.chance ?? 0).sort((x, y) => x - y);
-  const [low, high] = [percent(chances[0] ?? 0), percent(chances.at(-1) ?? 0)];
+  if (why.misconceptionId !== null)
+    parts.push(
+      `${why.shareMistake} of ${why.students} ${lowerFirst(library.misconceptions.get(why.misconceptionId)?.name ?? "")}`,
+    );
+  const [low, high] = [percent(why.lowest), percent(why.highest)];
   parts.push(`the chance of mastery is ${low === high ? low : `${low.replace(" %", "")} to ${high}`}`);
   const blocked = classroom.plan
     .filter(({ skillId, fromDay }) => skill.unlocks.includes(skillId) && fromDay > classroom.today)

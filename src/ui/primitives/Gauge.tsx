@@ -1,6 +1,8 @@
 import { LEVELS, type Level } from "@/core/model/levels";
 import type { MasteryMark } from "@/core/model/masteryMark";
+import type { WhyFacts } from "@/core/model/whyFacts";
 import { LEVEL_NAMES } from "@/words/staff/levelNames";
+import { whyWords } from "@/words/staff/whyWords";
 
 export interface GaugeProps {
   readonly chance: number;
@@ -36,13 +38,16 @@ export function Gauge({ chance, level, tooLittle, old = false, mark = "never", c
   );
 }
 
-/** The same in words, for tooltips and screen readers. */
-export function gaugeWords(gauge: GaugeProps & { readonly answered?: number; readonly right?: number }): string {
+/** The same in words, for tooltips and screen readers, with what it stands on where that is known. */
+export function gaugeWords(
+  gauge: GaugeProps & { readonly answered?: number; readonly why?: WhyFacts["mastery"] },
+): string {
   if (gauge.tooLittle) return gauge.answered ? `too little evidence, ${gauge.answered} answered` : "not met yet";
   const parts = [
     `${LEVEL_NAMES[gauge.level]}, chance of mastery ${Math.round(gauge.chance * 100)} %`,
-    ...MARK_WORDS[gauge.mark ?? "never"],
-    ...(gauge.answered === undefined ? [] : [`${gauge.right} of ${gauge.answered} right at the first try`]),
+    // What it stands on says it already.
+    ...(gauge.why && gauge.mark !== "now" ? [] : MARK_WORDS[gauge.mark ?? "never"]),
+    ...(gauge.why ? [whyWords("mastery", gauge.why)] : []),
     ...(gauge.old ? ["old: more than 60 days ago"] : []),
   ];
   return parts.join("; ");

@@ -146,6 +146,8 @@ describe("how kinds of work differ", () => {
       mean: 1,
       spread: 0.5,
       unaidedAnswers: 6,
+      rightIfMastered: 5,
+      rightIfNot: 3,
       missesInRow: 0,
       snagDay: null,
       snagClearedDay: null,
