@@ -1,4 +1,5 @@
-import { MASTERY_RULE } from "@/core/mastery/masteryReached";
+import { MASTERY_RULE, masteryRule } from "@/core/mastery/masteryReached";
+import { CERTAINTIES } from "@/core/model/work";
 import { median } from "@/core/numeric/median";
 import { falseRate, missRate, type Practised, practiseIn } from "./practiseIn";
 import { areaUnderCurve, calibrationError } from "./predictions";
@@ -16,7 +17,6 @@ const LONG = 100;
 const LONG_STUDENTS = 600;
 /** Other skills, of other grades. */
 const OTHER_SKILLS = ["times-as-many", "unit-rates", "constant-of-proportionality"];
-const CHOICES = { quicker: 0.85, usual: MASTERY_RULE.chance, stricter: 0.97 } as const;
 /** Ends of the bands of distance from the boundary, in logits. */
 const BANDS = [-1, -0.5, -0.25, 0, 0.25, 0.5, 1, 1.5] as const;
 
@@ -75,7 +75,7 @@ export function proveMasteryChoices(): Figure[] {
         note: `missed ${percent(missRate(short(world, skillId).students).rate)}`,
       })),
     ),
-    ...Object.entries(CHOICES).map(([choice, chance]) => ({
+    ...CERTAINTIES.map((choice) => ({ choice, chance: masteryRule(choice).chance })).map(({ choice, chance }) => ({
       what: `Teacher chooses ${choice} (${chance}): false`,
       value: withError(falseRate(short(noLearning, SKILL, chance).students)),
       note: choiceNote(short(noLearning, SKILL, chance).students, short(easierItems, SKILL, chance).students),

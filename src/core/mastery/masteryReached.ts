@@ -1,8 +1,19 @@
+import type { Certainty } from "../model/work";
+
 /**
  * The usual end rule of practice: how sure, after how many first answers without a hint, on how many different items. The chance was
  * chosen in the worlds of `npm run prove`, so that of those without the skill no more than one in ten is declared within 20 items.
  */
 export const MASTERY_RULE = { kind: "confidence", chance: 0.92, scoredAnswers: 4, items: 2 } as const;
+
+/** The chance of mastery that a teacher may ask for instead; what each lets through and holds up stands in docs/measurement.md. */
+const CHANCES: Readonly<Record<Certainty, number>> = { quicker: 0.85, usual: MASTERY_RULE.chance, stricter: 0.97 };
+
+/**
+ * The end rule of practice by how sure it has to be.
+ * @example masteryRule("stricter").chance // 0.97
+ */
+export const masteryRule = (certainty: Certainty = "usual") => ({ ...MASTERY_RULE, chance: CHANCES[certainty] });
 
 /** Whoever is asked often enough meets any chance once; so the doubt that is allowed shrinks with the answers, down to this share. */
 const LEAST_DOUBT = 0.2;

@@ -106,6 +106,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     opens: atSchool(school, work.opensAt, "EEE d MMM, HH:mm"),
     dueDay: dayAt(school, work.dueAt),
     items: work.settings.items,
+    certainty: work.settings.certainty ?? "usual",
     rows: targets.map(
       ({ person, sitting }): WorkRowView => ({
         studentId: person.id,

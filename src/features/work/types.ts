@@ -1,4 +1,4 @@
-import type { WorkKind } from "@/core/model/work";
+import type { Certainty, WorkKind } from "@/core/model/work";
 import type { RunState } from "@/core/work/stateOfRun";
 
 export interface WorkListEntry {
@@ -39,6 +39,8 @@ export interface WorkView extends WorkListEntry {
   readonly dueDay: string;
   /** Items that end it, or the most that may be spent. */
   readonly items: number;
+  /** How sure practice has to be that a skill is mastered. */
+  readonly certainty: Certainty;
   readonly rows: readonly WorkRowView[];
   readonly leftOut: readonly string[];
 }

@@ -1,7 +1,7 @@
 import "server-only";
 import { array, type InferType, number, object, string } from "yup";
 import type { NamedFacts } from "@/core/model/changeFacts";
-import type { WorkKind } from "@/core/model/work";
+import { CERTAINTIES, type WorkKind } from "@/core/model/work";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { studentsOfClasses } from "@/db/queries/people";
 import { changed } from "@/db/queries/rowChanges";
@@ -44,6 +44,8 @@ const assignInput = object({
     .default("20:00"),
   /** Items that end it, or the most that may be spent. */
   items: number().integer().min(4, "Give at least 4 items.").max(40, "Give at most 40 items.").required(),
+  /** How sure practice has to be that a skill is mastered. */
+  certainty: string().oneOf(CERTAINTIES, "Choose how sure it has to be.").default("usual"),
   /** Draws picked by hand, the same for everybody; only for a fixed number of items. */
   picked: array(
     object({
@@ -86,7 +88,10 @@ export async function assignWork(
       assignmentId: input.assignmentId,
       classId: input.classId,
       kind: input.kind,
-      settings: { items: picked.length > 0 ? picked.length : input.items },
+      settings: {
+        items: picked.length > 0 ? picked.length : input.items,
+        ...(input.kind === "practice" && input.certainty !== "usual" ? { certainty: input.certainty } : {}),
+      },
       items: picked,
       title: input.title,
       instructions: input.instructions,

@@ -155,6 +155,11 @@ describe("how kinds of work differ", () => {
     const items = [0, 1].map((n) => shown(n, { skillId: "x" }));
     const there = situation({ skillIds: ["x"], states: new Map([["x", state]]), items });
     expect(conductorOf("practice").end(there)).toEqual({ progress: 1, done: true, reason: "mastered" });
+    // A chance of 0.96 is enough as usual, and not where the teacher asked for more.
+    const strict = { ...there, settings: { items: 4, certainty: "stricter" as const } };
+    const nearly = new Map([["x", { ...state, mastery: 0.96 }]]);
+    expect(conductorOf("practice").end({ ...there, states: nearly })).toMatchObject({ done: true });
+    expect(conductorOf("practice").end({ ...strict, states: nearly })).toMatchObject({ done: false });
     for (const kind of ["check", "amount"] as const)
       expect(conductorOf(kind).end(there)).toEqual({ progress: 0.5, done: false, reason: null });
   });

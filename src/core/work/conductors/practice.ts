@@ -1,6 +1,6 @@
 import { readiness } from "../../grouping/readiness";
 import { LEARNING } from "../../mastery/learningModel";
-import { MASTERY_RULE } from "../../mastery/masteryReached";
+import { masteryRule } from "../../mastery/masteryReached";
 import { nextSkill } from "../../selection/nextSkill";
 import { endOfSkill, type SkillHistory } from "../endOfSkill";
 import { endOfWork } from "../endOfWork";
@@ -35,7 +35,10 @@ export const practice: Conductor = {
   end: (situation) => {
     const spent = { items: situation.items.filter(({ state }) => state === "done").length, minutes: 0 };
     const { progress, done, reason } = endOfWork(
-      situation.skillIds.map((id) => ({ rule: MASTERY_RULE, history: historyOf(situation, id) })),
+      situation.skillIds.map((id) => ({
+        rule: masteryRule(situation.settings.certainty),
+        history: historyOf(situation, id),
+      })),
       spent,
       { items: mostItems(situation), minutes: null },
     );
@@ -56,7 +59,7 @@ function openSkill(situation: PartSituation, id: string) {
     learning: situation.states.get(id)?.learning ?? LEARNING.shareLearning,
     ready: readiness(skill.prerequisites, chances),
     unlockedWeight: skill.unlocks * UNLOCK_WEIGHT,
-    done: endOfSkill(MASTERY_RULE, history).done,
+    done: endOfSkill(masteryRule(situation.settings.certainty), history).done,
     answersHere: history.answers.length,
     contrasts: skill.contrasts,
   };

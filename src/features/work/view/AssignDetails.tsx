@@ -1,6 +1,7 @@
 "use client";
 import type { UseFormRegister } from "react-hook-form";
-import { type AssignFields, BOX, ENDS, ENDS_IN_ORDER, LABEL } from "./assignFields";
+import { CERTAINTIES } from "@/core/model/work";
+import { type AssignFields, BOX, ENDS, ENDS_IN_ORDER, LABEL, SURE } from "./assignFields";
 
 /** What students read, when the work opens and is due, and how it ends. */
 export function AssignDetails({
@@ -8,11 +9,13 @@ export function AssignDetails({
   today,
   opensDay,
   kind,
+  certainty,
 }: {
   readonly register: UseFormRegister<AssignFields>;
   readonly today: string;
   readonly opensDay: string;
   readonly kind: AssignFields["kind"];
+  readonly certainty: AssignFields["certainty"];
 }) {
   return (
     <div className="space-y-4">
@@ -54,8 +57,21 @@ export function AssignDetails({
           />{" "}
           items
         </label>
+        {kind === "practice" ? (
+          <label className="mt-2 flex items-center gap-2 text-[15px]">
+            Sure that it is mastered:
+            <select className={BOX} {...register("certainty")}>
+              {CERTAINTIES.map((one) => (
+                <option key={one} value={one}>
+                  {SURE[one].choice}
+                </option>
+              ))}
+            </select>
+          </label>
+        ) : null}
       </fieldset>
       <p className="text-mute text-[14px]">{ENDS[kind].note}</p>
+      {kind === "practice" ? <p className="text-mute text-[14px]">{SURE[certainty].note}</p> : null}
     </div>
   );
 }

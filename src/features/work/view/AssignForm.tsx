@@ -65,11 +65,12 @@ function Fields({
       opensDay: form.today,
       dueDay: form.dueDay,
       kind: "practice",
-      items: 12,
+      items: 16,
+      certainty: "usual",
     },
   });
   const watched = useWatch({ control }) as AssignFields;
-  const { classId, opensDay, kind } = watched;
+  const { classId, opensDay, kind, certainty } = watched;
   const [skillIds, studentIds] = [ticksOf(watched.skillIds), ticksOf(watched.studentIds)];
   const chosen = form.classes.find(({ id }) => id === classId) ?? first;
   const usualTitle = form.skills
@@ -126,7 +127,7 @@ function Fields({
             )
           }
         />
-        <AssignDetails register={register} today={form.today} opensDay={opensDay} kind={kind} />
+        <AssignDetails register={register} today={form.today} opensDay={opensDay} kind={kind} certainty={certainty} />
       </div>
     </form>
   );

@@ -1,3 +1,4 @@
+import type { Certainty } from "@/core/model/work";
 import type { AssignForm } from "../types";
 
 /** What is filled in when work is given. */
@@ -12,6 +13,7 @@ export interface AssignFields {
   readonly dueDay: string;
   readonly kind: keyof typeof ENDS;
   readonly items: number;
+  readonly certainty: Certainty;
 }
 
 /** The ways in which work that is given to a class ends. */
@@ -19,7 +21,7 @@ export const ENDS = {
   practice: {
     choice: "when the skills are mastered",
     before: "or after at most",
-    note: "Mastered means a chance of 95 % or more after at least 4 answers on 2 kinds of item; most students need 5 to 9.",
+    note: "A skill is mastered once at least 4 answers without a hint, on 2 kinds of item, make it sure enough.",
   },
   amount: {
     choice: "after a number of items",
@@ -27,6 +29,22 @@ export const ENDS = {
     note: "Everybody gets items as hard as everybody else's. The first try counts; the mark is the share right.",
   },
 } as const;
+/** How sure practice has to be, with what follows from it as `npm run prove` finds it. */
+export const SURE: Readonly<Record<Certainty, { readonly choice: string; readonly note: string }>> = {
+  quicker: {
+    choice: "quicker",
+    note: "Of 100 students who can't do it yet about 7 pass as mastered, 17 where items are easier than thought. Those who pass need 8 items, the middle one of them.",
+  },
+  usual: {
+    choice: "as usual",
+    note: "Of 100 students who can't do it yet about 2 pass as mastered, 9 where items are easier than thought. Those who pass need 10 items, the middle one of them; who can only just do it may need more than 20.",
+  },
+  stricter: {
+    choice: "stricter",
+    note: "Of 100 students who can't do it yet hardly one passes as mastered. Those who pass need 14 items, the middle one of them; many who can do it need more than 20.",
+  },
+};
+
 export const ENDS_IN_ORDER = ["practice", "amount"] as const satisfies readonly (keyof typeof ENDS)[];
 
 export const BOX = "bg-field border-ink border-[1.5px] px-2 py-1.5";

@@ -1,15 +1,24 @@
-import type { WorkKind } from "@/core/model/work";
+import type { Certainty, WorkKind } from "@/core/model/work";
+
+const SURELY: Readonly<Record<Certainty, string>> = {
+  quicker: ", quicker than usual",
+  usual: "",
+  stricter: ", more strictly than usual",
+};
 
 interface KindWords {
   /** How it ends, for the head of its page. */
-  readonly ends: (items: number) => string;
+  readonly ends: (items: number, certainty?: Certainty) => string;
   /** Before the class in lists; empty for what is usual. */
   readonly inList: string;
 }
 
 /** What teachers read about each kind of work. */
 export const KIND_WORDS: Readonly<Record<WorkKind, KindWords>> = {
-  practice: { ends: (items) => `Until mastered, at most ${items} items`, inList: "" },
+  practice: {
+    ends: (items, certainty = "usual") => `Until mastered${SURELY[certainty]}, at most ${items} items`,
+    inList: "",
+  },
   check: { ends: (items) => `Check of ${items} items`, inList: "check, " },
   amount: { ends: (items) => `${items} items, the mark is the share right at the first try`, inList: "" },
 };
