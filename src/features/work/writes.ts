@@ -90,7 +90,7 @@ export async function assignWork(
       kind: input.kind,
       settings: {
         items: picked.length > 0 ? picked.length : input.items,
-        ...(input.kind === "practice" && input.certainty !== "usual" ? { certainty: input.certainty } : {}),
+        ...(conductorOf(input.kind).endsWhenSure ? { certainty: input.certainty } : {}),
       },
       items: picked,
       title: input.title,

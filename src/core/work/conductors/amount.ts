@@ -13,6 +13,7 @@ export const amount: Conductor = {
   take: overAfterTries(2),
   end: endOfFixed,
   tells: { verdict: true, hints: true, count: true },
+  endsWhenSure: false,
   pickable: true,
   mark: markOfFirstTries,
 };

@@ -10,6 +10,7 @@ export const check: Conductor = {
   take: overAfterTries(1),
   end: endOfFixed,
   tells: { verdict: false, hints: false, count: false },
+  endsWhenSure: false,
   pickable: false,
   mark: markOfFirstTries,
 };

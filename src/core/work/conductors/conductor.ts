@@ -45,6 +45,8 @@ export interface Conductor {
   readonly take: (given: Try) => boolean;
   readonly end: (situation: PartSituation) => PartEnd;
   readonly tells: Tells;
+  /** Whether it ends once mastery is sure enough, so that somebody may say how sure. */
+  readonly endsWhenSure: boolean;
   /** Whether its items may be picked by hand. */
   readonly pickable: boolean;
   /** The mark so far, exact, 0 to 1; null before there is anything to mark. */

@@ -45,6 +45,7 @@ export const practice: Conductor = {
     return { progress, done, reason };
   },
   tells: { verdict: true, hints: true, count: true },
+  endsWhenSure: true,
   pickable: false,
   mark: markOfFirstTries,
 };

@@ -57,7 +57,7 @@ export function AssignDetails({
           />{" "}
           items
         </label>
-        {kind === "practice" ? (
+        {ENDS[kind].isWhenSure ? (
           <label className="mt-2 flex items-center gap-2 text-[15px]">
             Sure that it is mastered:
             <select className={BOX} {...register("certainty")}>
@@ -71,7 +71,7 @@ export function AssignDetails({
         ) : null}
       </fieldset>
       <p className="text-mute text-[14px]">{ENDS[kind].note}</p>
-      {kind === "practice" ? <p className="text-mute text-[14px]">{SURE[certainty].note}</p> : null}
+      {ENDS[kind].isWhenSure ? <p className="text-mute text-[14px]">{SURE[certainty].note}</p> : null}
     </div>
   );
 }

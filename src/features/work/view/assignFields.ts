@@ -21,11 +21,13 @@ export const ENDS = {
   practice: {
     choice: "when the skills are mastered",
     before: "or after at most",
+    isWhenSure: true,
     note: "A skill is mastered once at least 4 answers without a hint, on 2 kinds of item, make it sure enough.",
   },
   amount: {
     choice: "after a number of items",
     before: "after",
+    isWhenSure: false,
     note: "Everybody gets items as hard as everybody else's. The first try counts; the mark is the share right.",
   },
 } as const;
