@@ -25,7 +25,7 @@ export function AssignDetails({
       </label>
       <label className="block">
         <span className={LABEL}>Instructions to students</span>
-        <textarea className={`${BOX} w-full`} rows={3} maxLength={500} {...register("instructions")} />
+        <textarea className={`${BOX} w-full`} rows={2} maxLength={500} {...register("instructions")} />
       </label>
       <div className="grid grid-cols-2 gap-3">
         <label className="block">
@@ -70,8 +70,9 @@ export function AssignDetails({
           </label>
         ) : null}
       </fieldset>
-      <p className="text-mute text-[14px]">{ENDS[kind].note}</p>
-      {ENDS[kind].isWhenSure ? <p className="text-mute text-[14px]">{SURE[certainty].note}</p> : null}
+      <p className="text-mute text-[14px]">
+        {ENDS[kind].note} {ENDS[kind].isWhenSure ? SURE[certainty].note : null}
+      </p>
     </div>
   );
 }

@@ -22,7 +22,7 @@ export const ENDS = {
     choice: "when the skills are mastered",
     before: "or after at most",
     isWhenSure: true,
-    note: "A skill is mastered once at least 4 answers without a hint, on 2 kinds of item, make it sure enough.",
+    note: "Mastered takes 4 answers without a hint, on 2 kinds of item, and enough of them right.",
   },
   amount: {
     choice: "after a number of items",
@@ -35,15 +35,15 @@ export const ENDS = {
 export const SURE: Readonly<Record<Certainty, { readonly choice: string; readonly note: string }>> = {
   quicker: {
     choice: "quicker",
-    note: "Of 100 students who can't do it yet about 7 pass as mastered, 17 where items are easier than thought. Those who pass need 8 items, the middle one of them.",
+    note: "Of 100 who can't do it yet about 7 pass, 17 if the items are easier than thought. Half of those who pass do so within 8 items.",
   },
   usual: {
     choice: "as usual",
-    note: "Of 100 students who can't do it yet about 2 pass as mastered, 9 where items are easier than thought. Those who pass need 10 items, the middle one of them; who can only just do it may need more than 20.",
+    note: "Of 100 who can't do it yet about 2 pass, 9 if the items are easier than thought. Half of those who pass do so within 10 items.",
   },
   stricter: {
     choice: "stricter",
-    note: "Of 100 students who can't do it yet hardly one passes as mastered. Those who pass need 14 items, the middle one of them; many who can do it need more than 20.",
+    note: "Of those who can't do it yet hardly anybody passes. Half of those who pass need 18 items or more.",
   },
 };
 
