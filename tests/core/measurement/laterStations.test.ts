@@ -1,11 +1,16 @@
 import { describe, expect, it } from "vitest";
+import { composite, strandPrior } from "@/core/measurement/correlatedStrands";
 import { expectedScore } from "@/core/measurement/expectedScore";
 import { information } from "@/core/measurement/information";
 import { carriedOver, linkByCurves, linkByMeanSigma } from "@/core/measurement/linkScales";
+import { localDependence } from "@/core/measurement/localDependence";
 import { expectedPoints, pointChances, pointInformation } from "@/core/measurement/partialCredit";
+import { percentileOnDay } from "@/core/measurement/percentileOnDay";
 import { probability } from "@/core/measurement/probability";
 import { equatedScore } from "@/core/measurement/trueScoreEquating";
 import { weightedKappa } from "@/core/measurement/weightedKappa";
+import type { Score } from "@/core/model/score";
+import { seededRandom } from "@/core/numeric/seededRandom";
 
 describe("partial credit", () => {
   it("is the two-parameter model with one step", () => {
@@ -123,5 +128,78 @@ describe("scales and forms put onto each other", () => {
     expect(equatedScore(3, old, old)).toBeCloseTo(3, 9);
     expect(equatedScore(0.5, old, old)).toEqual({ noEstimate: "no-ability" });
     expect(equatedScore(5, old, old)).toEqual({ noEstimate: "no-ability" });
+  });
+});
+
+describe("local dependence", () => {
+  it("marks the two items of a passage that hang together, and no others", () => {
+    const random = seededRandom("passage");
+    const items = Array.from({ length: 6 }, (_, n) => ({ a: 1.2, b: -0.75 + n * 0.3, c: 0 }));
+    const abilities = Array.from({ length: 600 }, () =>
+      Array.from({ length: 12 }, random).reduce((sum, x) => sum + x, -6),
+    );
+    const scores = abilities.map((theta) => {
+      // Whoever misread the passage has both of its items wrong more often.
+      const understood = Array.from({ length: 12 }, random).reduce((sum, x) => sum + x, -6) * 1.5;
+      return items.map(
+        (item, j): Score => (random() < probability(theta + (j === 2 || j === 3 ? understood : 0), item) ? 1 : 0),
+      );
+    });
+    expect(localDependence(scores, abilities, items).map(({ first, second }) => [first, second])).toEqual([[2, 3]]);
+    expect(localDependence(scores.slice(0, 20), abilities.slice(0, 20), items)).toEqual([]);
+    expect(() => localDependence(scores, [], items)).toThrow(/ability/);
+  });
+});
+
+describe("strands that go together", () => {
+  const population = {
+    means: [0, 0.2, -0.1],
+    sds: [1, 1, 1.2],
+    correlations: [
+      [1, 0.7, 0.5],
+      [0.7, 1, 0.6],
+      [0.5, 0.6, 1],
+    ],
+  };
+
+  it("take from two measured ones what a regression by hand gives", () => {
+    // Strand 2 from strands 0 (1.0, error 0.3) and 1 (0.6, error 0.4): covariances 0.6 and 0.72 with it, 1.09, 1.16 and 0.7 among them.
+    const determinant = 1.09 * 1.16 - 0.7 ** 2;
+    const [w0, w1] = [(1.16 * 0.6 - 0.7 * 0.72) / determinant, (1.09 * 0.72 - 0.7 * 0.6) / determinant];
+    const { mean, sd } = strandPrior(2, [{ theta: 1, se: 0.3 }, { theta: 0.6, se: 0.4 }, null], population);
+    expect(mean).toBeCloseTo(-0.1 + w0 * 1 + w1 * 0.4, 12);
+    expect(sd).toBeCloseTo(Math.sqrt(1.44 - w0 * 0.6 - w1 * 0.72), 12);
+  });
+
+  it("stay what they are where nothing was measured, and make a composite with its error", () => {
+    expect(strandPrior(1, [null, null, null], population)).toEqual({ mean: 0.2, sd: 1 });
+    const { theta, se } = composite(
+      [
+        { theta: 1, se: 0.3 },
+        { theta: 0, se: 0.4 },
+      ],
+      [3, 1],
+    );
+    expect(theta).toBeCloseTo(0.75, 12);
+    expect(se).toBeCloseTo(Math.hypot(0.225, 0.1), 12);
+    expect(() => composite([], [])).toThrow(/weight/);
+  });
+});
+
+describe("norms between two testing windows", () => {
+  const table = (shift: number) => [10, 20, 30].map((score, n) => ({ score: score + shift, percentile: 10 + n * 30 }));
+  const seasons = [
+    { day: 100, norms: table(0) },
+    { day: 200, norms: table(5) },
+  ];
+
+  it("weigh the two tables by the day, hold before and after, and carry the score's error", () => {
+    expect(percentileOnDay(20, 2, 100, seasons)).toEqual({ percentile: 40, low: 34, high: 46, beyond: null });
+    expect(percentileOnDay(20, 0, 200, seasons).percentile).toBe(25);
+    expect(percentileOnDay(20, 0, 150, seasons).percentile).toBe(32.5);
+    expect(percentileOnDay(20, 0, 50, seasons).percentile).toBe(40);
+    expect(percentileOnDay(20, 0, 900, seasons).percentile).toBe(25);
+    expect(percentileOnDay(5, 0, 100, seasons)).toMatchObject({ percentile: 10, beyond: "below" });
+    expect(() => percentileOnDay(5, 0, 100, [...seasons].reverse())).toThrow(/rising days/);
   });
 });
