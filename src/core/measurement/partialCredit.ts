@@ -1,4 +1,7 @@
 import { demandThat } from "../model/fail";
+import type { Ability } from "./ability";
+import type { AbilityPrior } from "./eap";
+import { posteriorMoments } from "./posteriorMoments";
 
 /**
  * An item that earns 0 to m points: one discrimination (logits⁻¹), and for each further point the ability at which it is as likely as the
@@ -45,4 +48,33 @@ export function pointInformation(theta: number, item: PartialCreditItem): number
   const chances = pointChances(theta, item);
   const mean = expectedPoints(theta, item);
   return item.a ** 2 * chances.reduce((sum, chance, points) => sum + chance * (points - mean) ** 2, 0);
+}
+
+/**
+ * Expected a-posteriori ability from items of several points, right-wrong ones among them as items of one step; null = not given.
+ * @throws CoreError "bad-argument", where this does not hold: Points are whole numbers from 0 to those of the item.
+ * @example abilityFromPoints([{ a: 1, steps: [0] }], [1], { mean: 0, sd: 1 }).theta.toFixed(2) // "0.41"
+ */
+export function abilityFromPoints(
+  items: readonly PartialCreditItem[],
+  points: readonly (number | null)[],
+  { mean, sd }: Pick<AbilityPrior, "mean" | "sd">,
+): Ability {
+  const given = items.flatMap((item, place) => {
+    const earned = points[place];
+    return earned === null || earned === undefined ? [] : [{ item, earned }];
+  });
+  demandThat(
+    sd > 0 &&
+      points.length === items.length &&
+      given.every(({ item, earned }) => Number.isInteger(earned) && earned >= 0 && earned <= item.steps.length),
+    "Points are whole numbers from 0 to those of the item.",
+    { points: [...points] },
+  );
+  const sharpest = given.reduce((most, { item }) => Math.max(most, item.a), 0) * sd;
+  const { centre, spread } = posteriorMoments(
+    (z) => given.reduce((sum, { item, earned }) => sum + Math.log(pointChances(mean + sd * z, item)[earned] ?? 0), 0),
+    { sharpest },
+  );
+  return { theta: mean + sd * centre, se: sd * spread, n: given.length };
 }

@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { composite, strandPrior } from "@/core/measurement/correlatedStrands";
+import { eap } from "@/core/measurement/eap";
 import { expectedScore } from "@/core/measurement/expectedScore";
 import { information } from "@/core/measurement/information";
 import { carriedOver, linkByCurves, linkByMeanSigma } from "@/core/measurement/linkScales";
 import { localDependence } from "@/core/measurement/localDependence";
-import { expectedPoints, pointChances, pointInformation } from "@/core/measurement/partialCredit";
+import { abilityFromPoints, expectedPoints, pointChances, pointInformation } from "@/core/measurement/partialCredit";
 import { percentileOnDay } from "@/core/measurement/percentileOnDay";
 import { probability } from "@/core/measurement/probability";
 import { equatedScore } from "@/core/measurement/trueScoreEquating";
@@ -31,6 +32,47 @@ describe("partial credit", () => {
     const chances = pointChances(0.5, { a: 1, steps: [-0.5, 1] });
     for (const [points, wanted] of [0.18632, 0.50648, 0.3072].entries()) expect(chances[points]).toBeCloseTo(wanted, 4);
     expect(expectedPoints(0.5, { a: 1, steps: [-0.5, 1] })).toBeCloseTo(0.50648 + 2 * 0.3072, 4);
+  });
+
+  it("places a student as right-wrong items do where they have one step, and by the sums of strips where more", () => {
+    const steps = [
+      { a: 1.2, steps: [0.3] },
+      { a: 0.9, steps: [-0.5] },
+    ];
+    const same = eap(
+      steps.map(({ a, steps: [b = 0] }) => ({ a, b, c: 0 })),
+      [1, 0],
+      { mean: 0.2, sd: 1.1 },
+    );
+    const found = abilityFromPoints(steps, [1, 0], { mean: 0.2, sd: 1.1 });
+    expect(found.theta).toBeCloseTo(same.theta, 9);
+    expect(found.se).toBeCloseTo(same.se, 9);
+    const items = [
+      { a: 1.1, steps: [-1, 0.5, 0.2] },
+      { a: 1.6, steps: [0, 1] },
+    ];
+    let [mass, first, second] = [0, 0, 0];
+    for (let theta = -8; theta <= 8; theta += 0.001) {
+      const powers = (item: { a: number; steps: number[] }) =>
+        [
+          0,
+          ...item.steps.map((_, n) =>
+            item.steps.slice(0, n + 1).reduce((sum, step) => sum + item.a * (theta - step), 0),
+          ),
+        ].map(Math.exp);
+      const chance = (item: { a: number; steps: number[] }, earned: number) =>
+        (powers(item)[earned] ?? 0) / powers(item).reduce((sum, one) => sum + one, 0);
+      const weight =
+        Math.exp((-theta * theta) / 2) * items.reduce((all, item, n) => all * chance(item, [2, 2][n] ?? 0), 1);
+      mass += weight;
+      first += weight * theta;
+      second += weight * theta * theta;
+    }
+    const placed = abilityFromPoints(items, [2, 2], { mean: 0, sd: 1 });
+    expect(placed.theta).toBeCloseTo(first / mass, 4);
+    expect(placed.se).toBeCloseTo(Math.sqrt(second / mass - (first / mass) ** 2), 4);
+    expect(abilityFromPoints(items, [null, 1], { mean: 0, sd: 1 }).n).toBe(1);
+    expect(() => abilityFromPoints(items, [4, 0], { mean: 0, sd: 1 })).toThrow(/those of the item/);
   });
 
   it("has as information what its expected points rise by, times the slope", () => {
