@@ -1,11 +1,11 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { answersOfPerson, evidenceAfter } from "@/db/queries/answerLog";
-import { allMisconceptionSigns, allSkillDays, allSkillStates, type SkillStateRow } from "@/db/queries/summaries";
+import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { giveHint } from "@/features/delivery/writes/giveHint";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
-import { naiveSummaries } from "../support/naiveSummaries";
+import { exactPart, naiveSummaries, REAL_COLUMNS } from "../support/naiveSummaries";
 import { answersTo, give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
 const DAY = 86_400_000;
@@ -188,30 +188,7 @@ it("the summaries are what the rules say of the log, as a second and naive readi
   const { states } = naive;
   expect(running.states.map(exactPart)).toEqual(states.map(exactPart));
   for (const [place, state] of running.states.entries())
-    for (const column of [
-      "mastery",
-      "learning",
-      "prior",
-      "mean",
-      "spread",
-      "stabilityDays",
-      "memoryDifficulty",
-    ] as const)
-      expect(state[column]).toBeCloseTo(states[place]?.[column] ?? Number.NaN, 6);
+    for (const column of REAL_COLUMNS) expect(state[column]).toBeCloseTo(states[place]?.[column] ?? Number.NaN, 6);
   expect(await rebuildSummaries(school.runtime)).toEqual({ answers: (await log()).length, left: [] });
   expect(await rows()).toEqual(running);
 });
-
-/** What must agree to the last digit; the rest are real numbers. */
-const exactPart = ({
-  mastery,
-  learning,
-  prior,
-  mean,
-  spread,
-  rightIfMastered,
-  rightIfNot,
-  stabilityDays,
-  memoryDifficulty,
-  ...exact
-}: SkillStateRow) => exact;

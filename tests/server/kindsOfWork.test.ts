@@ -14,7 +14,7 @@ import { undoChange } from "@/server/history/undoChange";
 import { createRuntime } from "@/server/runtime/runtime";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { rescoreItem } from "@/server/summaries/rescore";
-import { naiveSummaries } from "../support/naiveSummaries";
+import { exactPart, naiveSummaries } from "../support/naiveSummaries";
 import { bodyWith, chooseAll, putItem, writeWord } from "../support/newItem";
 import { answersTo, give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
 
@@ -29,18 +29,6 @@ afterEach(() => school.close());
 
 const first = () => studentIds[0] as string;
 const log = () => evidenceAfter(school.db.read, 0, 1000);
-const exact = ({
-  mastery,
-  learning,
-  prior,
-  mean,
-  spread,
-  rightIfMastered,
-  rightIfNot,
-  stabilityDays,
-  memoryDifficulty,
-  ...rest
-}: SkillStateRow) => rest;
 
 /** The summaries are what a second reading of the scores makes of them, and a rebuild changes nothing. */
 async function summariesHold(): Promise<void> {
@@ -53,7 +41,7 @@ async function summariesHold(): Promise<void> {
   const naive = naiveSummaries(await log());
   expect(running.days).toEqual(naive.days);
   expect(running.signs).toEqual(naive.signs);
-  expect(running.states.map(exact)).toEqual(naive.states.map(exact));
+  expect(running.states.map(exactPart)).toEqual(naive.states.map(exactPart));
   for (const [place, { mastery }] of running.states.entries())
     expect(mastery).toBeCloseTo(naive.states[place]?.mastery ?? Number.NaN, 6);
   await rebuildSummaries(school.runtime);

@@ -34,6 +34,23 @@ export function naiveSummaries(log: readonly EvidenceRow[]) {
   };
 }
 
+/** Real numbers, which agree but for rounding. */
+export const REAL_COLUMNS = [
+  "mastery",
+  "learning",
+  "prior",
+  "mean",
+  "spread",
+  "rightIfMastered",
+  "rightIfNot",
+  "stabilityDays",
+  "memoryDifficulty",
+] as const;
+
+/** What must agree to the last digit. */
+export const exactPart = (state: SkillStateRow): object =>
+  Object.fromEntries(Object.entries(state).filter(([column]) => !(REAL_COLUMNS as readonly string[]).includes(column)));
+
 const isRight = ({ earned, possible }: EvidenceRow) => earned === possible;
 
 /** Of the scores of one answer, the time goes with the one that comes first by part, then by skill. */

@@ -1,5 +1,6 @@
 import type { DecimalMark } from "../model/decimalMark";
 import { type Rational, rational } from "../numeric/rational";
+import { MINUS_SIGNS } from "./minusSigns";
 import { readDigits } from "./readDigits";
 
 /** How a number was written. */
@@ -19,7 +20,6 @@ export type NumberReading =
 
 /** Longest text that can be a number a child would type; longer is refused unread. */
 const LONGEST = 60;
-const MINUS_SIGNS = /[\u2010-\u2015\u2212\ufe58\ufe63]/g;
 /** "x =" before an answer to "solve for x". */
 const UNKNOWN = /^[a-z]\s*=\s*/i;
 const CURRENCY = /^([€$£])\s*/;

@@ -1,6 +1,7 @@
+import { MINUS_SIGNS } from "../minusSigns";
+
 /** Longest line that is read, in characters. */
 const LONGEST = 500;
-const MINUS_SIGNS = /[\u2010-\u2015\u2212\ufe58\ufe63]/g;
 const SIGNS: readonly (readonly [RegExp, string])[] = [
   [MINUS_SIGNS, "-"],
   [/[×·⋅∙•*]/g, "*"],
