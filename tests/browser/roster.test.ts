@@ -135,6 +135,8 @@ it("makes a group across two classes, moves a member by keyboard and by dragging
   await page.keyboard.press("Enter");
   await page.waitForSelector("article[data-group='Extra time'] li button[aria-label^='Student00 Of5Rowan']");
   expect(await membersOf("Number talk")).not.toContain("Student00 Of5Rowan");
+  // The board is drawn anew after a move; until then what is measured may shift.
+  await page.waitForNetworkIdle({ idleTime: 400 });
   // By dragging from the pool: into a second group in the same lesson, which is pointed out.
   const from = await (await page.waitForSelector("li[data-student='Student01 Of6Alder']"))?.boundingBox();
   const to = await (await page.waitForSelector("article[data-group='Extra time'] ul"))?.boundingBox();
