@@ -6,6 +6,7 @@ import { fleschKincaid } from "flesch-kincaid";
 import { syllable } from "syllable";
 import { type NoEstimate, noEstimate } from "../model/noEstimate";
 import { median } from "../numeric/median";
+import { sentencesIn } from "./sentencesIn";
 
 /** How hard a passage is to read, by four published formulas, each as a grade. */
 export interface Readability {
@@ -34,13 +35,13 @@ const ENDINGS = [/'s$/, /s$/, /es$/, /ed$/, /d$/, /ing$/, /ly$/, /er$/, /est$/];
 /**
  * Readability of an English passage: Flesch-Kincaid (Kincaid et al. 1975), Coleman-Liau (1975), automated readability index
  * (Senter & Smith 1967) and the Dale-Chall formula (1948), through the packages that implement them.
- * Numbers are not words. "no-words" for a text without any.
+ * Numbers are not words; what is said and who says it is one sentence, and an abbreviation ends none. "no-words" for a text without any.
  * @example readability("").noEstimate // "no-words"
  */
 export function readability(text: string): Readability | NoEstimate<"no-words"> {
   const words = wordsOf(text);
   if (words.length === 0) return noEstimate("no-words");
-  const sentences = sentencesOf(text);
+  const sentences = Math.max(1, sentencesIn(text).length);
   const letters = words.reduce((sum, word) => sum + [...word.replace(/[^\p{L}]/gu, "")].length, 0);
   const difficult = words.filter((word) => !isEasy(word.toLowerCase())).length;
   const counts = {
@@ -73,12 +74,6 @@ function wordsOf(text: string): string[] {
   return [...new Intl.Segmenter("en", { granularity: "word" }).segment(text)].flatMap(({ segment, isWordLike }) =>
     isWordLike && /\p{L}/u.test(segment) ? [segment] : [],
   );
-}
-
-/** Sentences with a word in them, at least one. */
-function sentencesOf(text: string): number {
-  const all = [...new Intl.Segmenter("en", { granularity: "sentence" }).segment(text)];
-  return Math.max(1, all.filter(({ segment }) => /\p{L}/u.test(segment)).length);
 }
 
 function isEasy(word: string): boolean {

@@ -41,6 +41,22 @@ describe("readability", () => {
     expect(endings).toMatchObject({ hardWords: 0 });
   });
 
+  it.each([
+    ["“Stop!” she said. Nobody moved.", 2],
+    ["“Stop!” Maria said. “Where are you going?” asked the boy.", 2],
+    ["“It is late,” said Ada. “We should go.”", 2],
+    ["Dr. Reed met Mr. and Mrs. Olin at St. Anne. They talked.", 2],
+    ["J. K. Marsh wrote it. It sold well.", 2],
+    ["They met at 8 a.m. and left at noon. It rained.", 2],
+    ["Use a tool, e.g. a rake. Then rest.", 2],
+    ["He waited ... and waited. Then he left.", 2],
+    ["Is it far? Yes! Very far.", 3],
+    ["“Run!” The door fell shut.", 2],
+    ["We saw boats, nets, etc. The sea was calm.", 2],
+  ] as const)("counts the sentences of %j: %d", (passage, sentences) => {
+    expect(readability(passage)).toMatchObject({ sentences });
+  });
+
   it("needs words, and says when a passage is short", () => {
     expect(readability("")).toEqual({ noEstimate: "no-words" });
     expect(readability("12, 34! ...")).toEqual({ noEstimate: "no-words" });

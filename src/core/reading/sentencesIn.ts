@@ -1,0 +1,28 @@
+/** Titles, references and initials, after which a name or a number follows and the sentence goes on. */
+const GOES_ON = /(?:^|[\s("“])(?:Mr|Mrs|Ms|Dr|Prof|St|Mt|Rev|Gen|Capt|No|Fig|vs|approx|\p{Lu})\.\s*$/u;
+/** What was said has ended, with its marks: "Stop!" */
+const SAID = /[!?.…,]["”’»]\s*$/u;
+/** Who said it: a name or two and a verb of saying. */
+const SPEAKER =
+  /^(?:\p{Lu}[\p{L}'’]*\s+){1,3}(?:said|says|asked|asks|cried|called|shouted|whispered|replied|answered|added|laughed|muttered|yelled|thought|explained|wondered)\b/u;
+/** A new sentence does not begin with a small letter. */
+const SMALL = /^["“‘«(]*\p{Ll}/u;
+
+/**
+ * The sentences of an English text that hold a word, in order. A dialogue's line and who says it are one ("Stop!" Maria said.), and an abbreviation
+ * or an initial ends no sentence (Dr. J. Reed came.).
+ * @example sentencesIn("“Stop!” Dr. Reed said. Nobody moved.").length // 2
+ */
+export function sentencesIn(text: string): string[] {
+  const sentences: string[] = [];
+  for (const { segment } of new Intl.Segmenter("en", { granularity: "sentence" }).segment(text)) {
+    const last = sentences.at(-1);
+    const isSame =
+      last !== undefined && (SMALL.test(segment) || GOES_ON.test(last) || (SAID.test(last) && isSpeaker(segment)));
+    if (isSame) sentences[sentences.length - 1] = `${last}${segment}`;
+    else sentences.push(segment);
+  }
+  return sentences.filter((sentence) => /\p{L}/u.test(sentence));
+}
+
+const isSpeaker = (segment: string): boolean => SPEAKER.test(segment.replace(/^(?:Mr|Mrs|Ms|Dr|Prof)\.\s+/u, ""));
