@@ -14,15 +14,25 @@ const SMALL = /^["“‘«(]*\p{Ll}/u;
  * @example sentencesIn("“Stop!” Dr. Reed said. Nobody moved.").length // 2
  */
 export function sentencesIn(text: string): string[] {
-  const sentences: string[] = [];
-  for (const { segment } of new Intl.Segmenter("en", { granularity: "sentence" }).segment(text)) {
-    const last = sentences.at(-1);
-    const isSame =
-      last !== undefined && (SMALL.test(segment) || GOES_ON.test(last) || (SAID.test(last) && isSpeaker(segment)));
-    if (isSame) sentences[sentences.length - 1] = `${last}${segment}`;
-    else sentences.push(segment);
+  const segments = [...new Intl.Segmenter("en", { granularity: "sentence" }).segment(text)].map(
+    ({ segment }) => segment,
+  );
+  // A speaker may have a title, so abbreviations are joined first.
+  const whole = joined(segments, (last, segment) => SMALL.test(segment) || GOES_ON.test(last));
+  return joined(whole, (last, segment) => SAID.test(last) && isSpeaker(segment)).filter((sentence) =>
+    /\p{L}/u.test(sentence),
+  );
+}
+
+/** Pieces in order, each joined to the one before where it goes on with it. */
+function joined(pieces: readonly string[], goesOn: (last: string, piece: string) => boolean): string[] {
+  const made: string[] = [];
+  for (const piece of pieces) {
+    const last = made.at(-1);
+    if (last !== undefined && goesOn(last, piece)) made[made.length - 1] = `${last}${piece}`;
+    else made.push(piece);
   }
-  return sentences.filter((sentence) => /\p{L}/u.test(sentence));
+  return made;
 }
 
 const isSpeaker = (segment: string): boolean => SPEAKER.test(segment.replace(/^(?:Mr|Mrs|Ms|Dr|Prof)\.\s+/u, ""));
