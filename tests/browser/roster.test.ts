@@ -105,6 +105,19 @@ it("imports a school's sheet: a row mended on the spot, a class moved, all of it
   await page.browserContext().close();
 });
 
+/** Where an element is, once it stays there: a board is drawn anew after a move, and what is measured before may shift. */
+async function stillBox(page: Page, selector: string) {
+  const element = await page.waitForSelector(selector);
+  let before = await element?.boundingBox();
+  for (let looks = 0; looks < 40; looks++) {
+    await new Promise((resolve) => setTimeout(resolve, 150));
+    const now = await element?.boundingBox();
+    if (now && before && now.x === before.x && now.y === before.y && now.height === before.height) return now;
+    before = now;
+  }
+  return before;
+}
+
 it("makes a group across two classes, moves a member by keyboard and by dragging, and keeps who was in it", async () => {
   const page = await as("ana");
   await page.goto(`${app.base}/desk/all/regroup/board`, { waitUntil: "networkidle0" });
@@ -135,11 +148,9 @@ it("makes a group across two classes, moves a member by keyboard and by dragging
   await page.keyboard.press("Enter");
   await page.waitForSelector("article[data-group='Extra time'] li button[aria-label^='Student00 Of5Rowan']");
   expect(await membersOf("Number talk")).not.toContain("Student00 Of5Rowan");
-  // The board is drawn anew after a move; until then what is measured may shift.
-  await page.waitForNetworkIdle({ idleTime: 400 });
   // By dragging from the pool: into a second group in the same lesson, which is pointed out.
-  const from = await (await page.waitForSelector("li[data-student='Student01 Of6Alder']"))?.boundingBox();
-  const to = await (await page.waitForSelector("article[data-group='Extra time'] ul"))?.boundingBox();
+  const from = await stillBox(page, "li[data-student='Student01 Of6Alder']");
+  const to = await stillBox(page, "article[data-group='Extra time'] ul");
   if (!from || !to) throw new Error("nothing to drag");
   await page.mouse.move(from.x + from.width - 60, from.y + from.height / 2);
   await page.mouse.down();
