@@ -69,17 +69,23 @@ export function proveMasteryChoices(): Figure[] {
       };
     }),
     ...OTHER_SKILLS.flatMap((skillId) =>
-      [noLearning, easierItems].map((world) => ({
-        what: `${skillId}, ${world.name}: false`,
-        value: withError(falseRate(short(world, skillId).students)),
-        note: `missed ${percent(missRate(short(world, skillId).students).rate)}`,
-      })),
+      [noLearning, easierItems].map((world) => {
+        const own = short(world, skillId).students;
+        return {
+          what: `${skillId}, ${world.name}: false`,
+          value: withError(falseRate(own)),
+          note: `missed ${percent(missRate(own).rate)}`,
+        };
+      }),
     ),
-    ...CERTAINTIES.map((choice) => ({ choice, chance: masteryRule(choice).chance })).map(({ choice, chance }) => ({
-      what: `Teacher chooses ${choice} (${chance}): false`,
-      value: withError(falseRate(short(noLearning, SKILL, chance).students)),
-      note: choiceNote(short(noLearning, SKILL, chance).students, short(easierItems, SKILL, chance).students),
-    })),
+    ...CERTAINTIES.map((choice) => ({ choice, chance: masteryRule(choice).chance })).map(({ choice, chance }) => {
+      const plain = short(noLearning, SKILL, chance).students;
+      return {
+        what: `Teacher chooses ${choice} (${chance}): false`,
+        value: withError(falseRate(plain)),
+        note: choiceNote(plain, short(easierItems, SKILL, chance).students),
+      };
+    }),
   ];
 }
 

@@ -1,11 +1,10 @@
 import type { AlgebraLine, AlgebraNode } from "./node";
 import { unknownsOf } from "./unknownsOf";
 
-/** A line solved for one unknown: its name, the other side, and whether the unknown stands on the right. */
+/** A line solved for one unknown: its name and the other side. */
 export interface LoneUnknown {
   readonly name: string;
   readonly value: AlgebraNode;
-  readonly isRight: boolean;
 }
 
 /**
@@ -14,9 +13,7 @@ export interface LoneUnknown {
  */
 export function loneUnknown({ left, right }: AlgebraLine): LoneUnknown | null {
   if (!right) return null;
-  if (left.kind === "unknown" && !unknownsOf(right).includes(left.name))
-    return { name: left.name, value: right, isRight: false };
-  if (right.kind === "unknown" && !unknownsOf(left).includes(right.name))
-    return { name: right.name, value: left, isRight: true };
+  if (left.kind === "unknown" && !unknownsOf(right).includes(left.name)) return { name: left.name, value: right };
+  if (right.kind === "unknown" && !unknownsOf(left).includes(right.name)) return { name: right.name, value: left };
   return null;
 }
