@@ -34,6 +34,46 @@ const FREQUENCIES: Readonly<Record<string, number>> = {
   "11111": 298,
 };
 
-export const lawSchoolScores: readonly (readonly Score[])[] = Object.entries(FREQUENCIES).flatMap(([pattern, count]) =>
-  Array.from({ length: count }, () => [...pattern].map((mark): Score => (mark === "1" ? 1 : 0))),
-);
+/** Five items of section 7, 1,000 candidates: Bock & Lieberman 1970, table 1. */
+const FREQUENCIES_7: Readonly<Record<string, number>> = {
+  "00000": 12,
+  "00001": 19,
+  "00010": 1,
+  "00011": 7,
+  "00100": 3,
+  "00101": 19,
+  "00110": 3,
+  "00111": 17,
+  "01000": 10,
+  "01001": 5,
+  "01010": 3,
+  "01011": 7,
+  "01100": 7,
+  "01101": 23,
+  "01110": 8,
+  "01111": 28,
+  "10000": 7,
+  "10001": 39,
+  "10010": 11,
+  "10011": 34,
+  "10100": 14,
+  "10101": 51,
+  "10110": 15,
+  "10111": 90,
+  "11000": 6,
+  "11001": 25,
+  "11010": 7,
+  "11011": 35,
+  "11100": 18,
+  "11101": 136,
+  "11110": 32,
+  "11111": 308,
+};
+
+const rowsOf = (frequencies: Readonly<Record<string, number>>): readonly (readonly Score[])[] =>
+  Object.entries(frequencies).flatMap(([pattern, count]) =>
+    Array.from({ length: count }, () => [...pattern].map((mark): Score => (mark === "1" ? 1 : 0))),
+  );
+
+export const lawSchoolScores = rowsOf(FREQUENCIES);
+export const lawSchoolScores7 = rowsOf(FREQUENCIES_7);

@@ -1,4 +1,4 @@
-import { type FreeItem, itemCurve } from "./itemCurve";
+import type { CurveFamily, FreeItem } from "./curveFamily";
 import type { ResponsePattern } from "./responsePatterns";
 
 /** Abilities at which the population is looked at, with the share of it at each. */
@@ -23,51 +23,45 @@ export interface Expectation {
   readonly logLikelihood: number;
   /** posteriors[pattern][node]: share of that pattern's students at the node. */
   readonly posteriors: readonly Float64Array[];
-  /** Expected students given item j, and of them right, at each node: [item][node]. */
-  readonly given: readonly Float64Array[];
-  readonly right: readonly Float64Array[];
+  /** Expected students with each outcome of item j at each node: [item][outcome][node]. */
+  readonly counts: readonly (readonly Float64Array[])[];
 }
 
 /** Posterior of each pattern over the nodes, and the expected counts an item needs for its M-step. */
 export function expectation(
   patterns: readonly ResponsePattern[],
+  families: readonly CurveFamily[],
   items: readonly FreeItem[],
   nodes: AbilityNodes,
 ): Expectation {
   const size = nodes.thetas.length;
-  const logRight = items.map(() => new Float64Array(size));
-  const logWrong = items.map(() => new Float64Array(size));
-  items.forEach((item, j) => {
-    for (let q = 0; q < size; q++) {
-      const { right } = itemCurve(nodes.thetas[q] ?? 0, item);
-      (logRight[j] as Float64Array)[q] = Math.log(right);
-      (logWrong[j] as Float64Array)[q] = Math.log1p(-right);
-    }
+  const empty = () => families.map(({ outcomes }) => Array.from({ length: outcomes }, () => new Float64Array(size)));
+  const logs = empty();
+  families.forEach((family, j) => {
+    for (let q = 0; q < size; q++)
+      family.chances(nodes.thetas[q] ?? 0, items[j] ?? []).forEach((chance, outcome) => {
+        (logs[j]?.[outcome] as Float64Array)[q] = Math.log(chance);
+      });
   });
-  const given = items.map(() => new Float64Array(size));
-  const right = items.map(() => new Float64Array(size));
+  const counts = empty();
+  const logWeights = nodes.weights.map(Math.log);
   let logLikelihood = 0;
   const posteriors = patterns.map(({ scores, count }) => {
-    const posterior = nodes.weights.map(Math.log);
+    const posterior = Float64Array.from(logWeights);
     scores.forEach((score, j) => {
       if (score === null) return;
-      const log = (score === 1 ? logRight[j] : logWrong[j]) as Float64Array;
+      const log = logs[j]?.[score] as Float64Array;
       for (let q = 0; q < size; q++) posterior[q] = (posterior[q] ?? 0) + (log[q] ?? 0);
     });
     logLikelihood += count * normaliseInPlace(posterior);
     scores.forEach((score, j) => {
       if (score === null) return;
-      const all = given[j] as Float64Array;
-      const well = right[j] as Float64Array;
-      for (let q = 0; q < size; q++) {
-        const expected = count * (posterior[q] ?? 0);
-        all[q] = (all[q] ?? 0) + expected;
-        if (score === 1) well[q] = (well[q] ?? 0) + expected;
-      }
+      const sums = counts[j]?.[score] as Float64Array;
+      for (let q = 0; q < size; q++) sums[q] = (sums[q] ?? 0) + count * (posterior[q] ?? 0);
     });
     return posterior;
   });
-  return { logLikelihood, posteriors, given, right };
+  return { logLikelihood, posteriors, counts };
 }
 
 /** Turns logarithms of masses into shares that add up to 1; returns the logarithm of the total mass. */

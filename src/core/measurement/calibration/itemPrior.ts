@@ -17,15 +17,21 @@ export const THREE_PARAMETER_PRIOR = {
 
 /** Gradient and curvature (minus the second derivative) that a prior adds, by the free parameters log a, b, logit c. */
 export function priorPull(free: readonly number[], prior: ItemPrior): { gradient: number[]; curvature: number[] } {
-  const [logA = 0, b = 0, logitC] = free;
-  const normal = (value: number, law: { mean: number; sd: number } | undefined) =>
-    law ? { gradient: (law.mean - value) / law.sd ** 2, curvature: 1 / law.sd ** 2 } : { gradient: 0, curvature: 0 };
-  const parts = [normal(logA, prior.logA), normal(b, prior.b)];
-  if (logitC !== undefined) {
+  const [logA = 0, b = 0, logitC = 0] = free;
+  const gradient = free.map(() => 0);
+  const curvature = free.map(() => 0);
+  const pull = (place: number, value: number, law: { mean: number; sd: number } | undefined) => {
+    if (!law) return;
+    gradient[place] = (law.mean - value) / law.sd ** 2;
+    curvature[place] = 1 / law.sd ** 2;
+  };
+  pull(0, logA, prior.logA);
+  pull(1, b, prior.b);
+  if (prior.c) {
     const c = 1 / (1 + Math.exp(-logitC));
-    const { right, wrong } = prior.c ?? THREE_PARAMETER_PRIOR.c;
-    const total = right + wrong - 2;
-    parts.push({ gradient: right - 1 - total * c, curvature: total * c * (1 - c) });
+    const total = prior.c.right + prior.c.wrong - 2;
+    gradient[2] = prior.c.right - 1 - total * c;
+    curvature[2] = total * c * (1 - c);
   }
-  return { gradient: parts.map((part) => part.gradient), curvature: parts.map((part) => part.curvature) };
+  return { gradient, curvature };
 }
