@@ -3,6 +3,7 @@ import { MASTERY_RULE } from "@/core/mastery/masteryReached";
 import { priorBelief } from "@/core/mastery/priorBelief";
 import type { SkillState } from "@/core/mastery/skillState";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
+import { rational } from "@/core/numeric/rational";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
 import { nextItem } from "@/core/selection/nextItem";
@@ -95,7 +96,14 @@ export function practiseIn(
       given.push(next);
       rights.push(right);
       const { mastery, scoredAnswers, unaidedAnswers, itemIds } = state;
-      const history = { answers: rights, mastery, masteryAtStart: 0, scoredAnswers, unaidedAnswers, itemIds };
+      const history = {
+        answers: rights.map((one) => rational(one ? 1 : 0)),
+        mastery,
+        masteryAtStart: 0,
+        scoredAnswers,
+        unaidedAnswers,
+        itemIds,
+      };
       if (endOfSkill(rule, history).done) declaredAfter = given.length;
     }
     const end = student.distance();

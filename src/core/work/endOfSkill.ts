@@ -1,12 +1,11 @@
 import { masteryReached, wantedChance } from "../mastery/masteryReached";
-import { exactScore } from "../measurement/exactScore";
-import type { Rational } from "../numeric/rational";
+import { type Rational, rational } from "../numeric/rational";
 import { demandEndRule, type EndRule } from "./endRule";
 
 /** What one skill of a piece of work shows now. */
 export interface SkillHistory {
-  /** Scored answers within this work, the latest last: right or not. */
-  readonly answers: readonly boolean[];
+  /** Scored answers within this work, the latest last: what each earned of what was possible, 0 to 1, exact. */
+  readonly answers: readonly Rational[];
   /** Chance of mastery now and when this work began. */
   readonly mastery: number;
   readonly masteryAtStart: number;
@@ -33,13 +32,13 @@ const NEARLY = 0.9;
 
 /**
  * How far work on one skill has come by its end rule: by confidence, how far the chance has come from where this work began
- * towards the rule's; by run, right answers still wanted; by amount, the share of the items. Throws for a senseless rule.
+ * towards the rule's; by run, right answers still wanted; by amount, the share of the items. Part of what was possible counts with that part,
+ * but in a row only all of it does. Throws for a senseless rule.
  */
 export function endOfSkill(rule: EndRule, history: SkillHistory): SkillEnd {
   demandEndRule(rule);
   const { answers } = history;
-  const right = answers.filter(Boolean).length;
-  const score = answers.length > 0 ? exactScore(right, answers.length) : null;
+  const score = answers.length > 0 ? sumOf(answers).div(answers.length) : null;
   const progress = progressBy(rule, history);
   return { progress, done: progress === 1, reason: progress === 1 ? rule.kind : null, score };
 }
@@ -50,9 +49,8 @@ function progressBy(rule: EndRule, history: SkillHistory): number {
     case "amount":
       return Math.min(1, answers.length / rule.items);
     case "run": {
-      const last = answers.slice(-rule.of).filter(Boolean).length;
       // In a row, what came before a miss is lost; of the last n, it still counts.
-      const kept = rule.right === rule.of ? answers.length - 1 - answers.lastIndexOf(false) : last;
+      const kept = rule.right === rule.of ? rightSinceMiss(answers) : sumOf(answers.slice(-rule.of)).valueOf();
       return Math.min(1, kept / rule.right);
     }
     case "confidence": {
@@ -62,3 +60,8 @@ function progressBy(rule: EndRule, history: SkillHistory): number {
     }
   }
 }
+
+const sumOf = (shares: readonly Rational[]): Rational => shares.reduce((sum, share) => sum.add(share), rational(0));
+
+const rightSinceMiss = (shares: readonly Rational[]): number =>
+  shares.length - 1 - shares.findLastIndex((share) => !share.equals(1));

@@ -1,3 +1,5 @@
+import { type Rational, rational } from "../numeric/rational";
+
 /** An item that a sitting has shown, shows, or holds ready for a lost connection. */
 export interface SittingItem {
   readonly id: string;
@@ -26,3 +28,10 @@ export const isBegun = ({ tries }: Pick<SittingItem, "tries">): boolean => tries
  */
 export const isRightFirst = ({ earned, possible }: Pick<SittingItem, "earned" | "possible">): boolean =>
   earned !== null && earned === possible;
+
+/**
+ * What the first try earned of what was possible, 0 to 1, exact.
+ * @example shareOfFirst({ earned: 2, possible: 3 }).toFraction() // "2/3"
+ */
+export const shareOfFirst = ({ earned, possible }: Pick<SittingItem, "earned" | "possible">): Rational =>
+  earned === null || possible === null ? rational(0) : rational(earned, possible);

@@ -1,12 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { MASTERY_RULE } from "@/core/mastery/masteryReached";
 import { arrangeApart } from "@/core/numeric/arrangeApart";
+import { type Rational, rational } from "@/core/numeric/rational";
 import { endOfSkill, type SkillHistory } from "@/core/work/endOfSkill";
 import { endOfWork } from "@/core/work/endOfWork";
 import { projectGoal } from "@/core/work/projectGoal";
 import { timeOrStruggle } from "@/core/work/timeOrStruggle";
 
-const marks = (text: string): boolean[] => [...text].map((mark) => mark === "+");
+/** + right, - wrong, h half of what was possible, t two thirds. */
+const SHARES = { "+": rational(1), "-": rational(0), h: rational(1, 2), t: rational(2, 3) } as const;
+const marks = (text: string): Rational[] => [...text].map((mark) => SHARES[mark as keyof typeof SHARES]);
 const history = (text: string, over: Partial<SkillHistory> = {}): SkillHistory => ({
   answers: marks(text),
   mastery: 0.88,
@@ -58,6 +61,16 @@ describe("work on one skill ends", () => {
     expect(end.score?.toFraction()).toBe("1/2");
     expect(endOfSkill(rule, history("")).score).toBeNull();
     expect(endOfSkill(rule, history("+-+-+"))).toMatchObject({ done: true, progress: 1 });
+  });
+
+  it("counts part of what was possible with that part, but in a row only all of it", () => {
+    const ofLast = { kind: "run", right: 3, of: 4 } as const;
+    expect(endOfSkill(ofLast, history("+h+h")).done).toBe(true);
+    expect(endOfSkill(ofLast, history("+h+-")).progress).toBeCloseTo(2.5 / 3, 12);
+    expect(endOfSkill({ kind: "run", right: 2, of: 2 }, history("+h+")).progress).toBe(0.5);
+    expect(endOfSkill({ kind: "amount", items: 4 }, history("+ht-")).score?.toFraction()).toBe("13/24");
+    // Three times a third is one, not nearly one.
+    expect(endOfSkill({ kind: "run", right: 2, of: 3 }, history("ttt")).done).toBe(true);
   });
 
   it.each([
