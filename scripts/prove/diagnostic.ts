@@ -32,13 +32,15 @@ interface Habits {
   /** Everybody's true ability; drawn from the prior without it. */
   readonly truth?: number;
   readonly students?: number;
+  /** How far a student's ability with one passage truly lies from ability as a whole, in logits. */
+  readonly passageSpread?: number;
 }
 
 /** Sits the diagnostic one student after the other; what earlier ones met counts as exposure. */
 export function sitAll(
   bank: readonly DiagnosticItem[],
   blueprint: Readonly<Record<string, number>>,
-  { asideUnknown = 0, asideKnown = 0, truth: fixed, students = STUDENTS }: Habits = {},
+  { asideUnknown = 0, asideKnown = 0, truth: fixed, students = STUDENTS, passageSpread = 0 }: Habits = {},
 ) {
   const random = seededRandom("prove diagnostic");
   const met = new Map<string, number>();
@@ -46,6 +48,13 @@ export function sitAll(
   const sittings = Array.from({ length: students }, (_, n): Sitting => {
     const truth = fixed ?? normal(random, PRIOR.mean, PRIOR.sd);
     const pool = n === 0 ? bank : bank.map((item) => ({ ...item, exposure: (met.get(item.id) ?? 0) / n }));
+    const effects = new Map<string, number>();
+    const effectOf = (passageId: string | undefined) => {
+      if (passageId === undefined) return 0;
+      const effect = effects.get(passageId) ?? normal(random, 0, passageSpread);
+      effects.set(passageId, effect);
+      return effect;
+    };
     let state = start([{ id: "strand", prior: PRIOR, blueprint }]);
     for (;;) {
       const step = next(state, pool, random);
@@ -54,7 +63,8 @@ export function sitAll(
       const item = byId.get(step.itemId) as DiagnosticItem;
       met.set(item.id, (met.get(item.id) ?? 0) + 1);
       // Known or not first, then set aside or tried: what is not known comes right by guessing only.
-      const known = random() < probability(truth, { ...item, c: 0 });
+      const effect = effectOf(item.passageId);
+      const known = random() < probability(truth + effect, { ...item, c: 0 });
       state =
         random() < (known ? asideKnown : asideUnknown)
           ? notLearned(state, item.id)
@@ -120,6 +130,31 @@ function figuresOf(
   ];
 }
 
+/** The bank in passages of six items of one area, near in difficulty. */
+function inPassages(bank: readonly DiagnosticItem[]): DiagnosticItem[] {
+  return [...bank]
+    .sort((x, y) => x.area.localeCompare(y.area) || x.b - y.b)
+    .map((item, place) => ({ ...item, passageId: `passage ${Math.floor(place / 6)}` }));
+}
+
+/** Whether the interval holds when all items hang on passages, as far apart as assumed, less and further. */
+function passageFigures(): Figure[] {
+  const bank = inPassages(syntheticBank(3000));
+  return [
+    { name: "as assumed", passageSpread: 0.6 },
+    { name: "less apart", passageSpread: 0.3 },
+    { name: "further apart", passageSpread: 0.9 },
+  ].map(({ name, passageSpread }) => {
+    const { sittings } = sitAll(bank, BLUEPRINT, { passageSpread });
+    const covered = sittings.filter(({ theta, truth, se }) => Math.abs(theta - truth) <= 1.959964 * se).length;
+    return {
+      what: `Passages, students ${name} (${passageSpread}): coverage of the 95 % interval`,
+      value: percent(covered / sittings.length),
+      note: `${decimals(mean(sittings.map(({ length }) => length)), 1)} items; half width ${decimals(1.959964 * mean(sittings.map(({ se }) => se)), 2)} logits`,
+    };
+  });
+}
+
 const ASIDE_WORLDS = [
   { name: "Half of the unknown set aside", asideUnknown: 0.5 },
   { name: "Nearly all of the unknown set aside", asideUnknown: 0.95 },
@@ -142,6 +177,7 @@ export function proveDiagnostic(): Figure[] {
         note: "pulled towards the prior's middle, as any estimate with a prior",
       };
     }),
+    ...passageFigures(),
     ...ASIDE_WORLDS.map(({ name, ...habits }) => {
       const errors = errorsOf(sitAll(syntheticBank(3000), BLUEPRINT, habits).sittings);
       return { what: `${name}: bias, logits`, value: decimals(mean(errors)), note: "aim 0.1 or less either way" };

@@ -50,4 +50,6 @@ export interface AnswerEvidence {
   readonly itemId: string;
   readonly item: ItemParameters;
   readonly day: number;
+  /** Which answer to its passage this is, from 1; absent where the item hangs on none. */
+  readonly ofPassage?: number;
 }

@@ -1,3 +1,5 @@
+import { information } from "../measurement/information";
+import { passageWeight } from "../measurement/passageEffect";
 import { LEVEL_CUTS } from "../model/levels";
 import { gradeOfRecall } from "../review/gradeOfRecall";
 import { reviewMemory } from "../review/reviewMemory";
@@ -8,6 +10,7 @@ import { guessAndSlip } from "./guessAndSlip";
 import { isSnag } from "./isSnag";
 import { LEARNING } from "./learningModel";
 import { learnOnce } from "./learnOnce";
+import { MASTERY_BOUNDARY } from "./masteryBoundary";
 import { masteryReached } from "./masteryReached";
 import type { SkillBelief } from "./skillBelief";
 import type { AnswerEvidence, SkillState } from "./skillState";
@@ -35,12 +38,16 @@ export function updateSkillState(
   const right = answer.share === 1;
   const { a, b, c } = answer.item;
   const asAsked = { a, b: answer.hintsUsed > 0 ? b - HINT_HELP : b, c };
+  const zero = skillDifficulty + MASTERY_BOUNDARY;
   const { guess, slip } = guessAndSlip(asAsked, skillDifficulty);
-  const belief = beliefAfter(beliefOn(before, answer.day), {
+  const believed = beliefOn(before, answer.day);
+  const passage =
+    answer.ofPassage === undefined ? 1 : passageWeight(answer.ofPassage, information(zero + believed.mean, asAsked));
+  const belief = beliefAfter(believed, {
     share: answer.share,
     item: asAsked,
     skillDifficulty,
-    weight: first ? 1 : SECOND_TRY_WEIGHT,
+    weight: passage * (first ? 1 : SECOND_TRY_WEIGHT),
     mayHaveChanged: first && state !== null,
   });
   const mastery = chanceOfMastery(belief);

@@ -1,4 +1,7 @@
+import { groupBy } from "../../collections/groupBy";
 import { information } from "../../measurement/information";
+import { passageWeight } from "../../measurement/passageEffect";
+import { mean } from "../../numeric/mean";
 import type { DiagnosticItem, DiagnosticSettings } from "./diagnosticState";
 import type { StrandStanding } from "./strandStanding";
 
@@ -6,7 +9,7 @@ import type { StrandStanding } from "./strandStanding";
  * The item a strand asks for next: in the area that lacks most against the blueprint, drawn among the few with nearly the
  * most information at the present estimate, from items never met of late, within the window and below the exposure cap. After
  * "not learned yet" from a grade lower. When nothing is left the window goes first, then the cap; what the student met of
- * late never comes back. Null when the pool has nothing.
+ * late never comes back. A passage that was begun is asked on until it has its items. Null when the pool has nothing.
  */
 export function chooseItem(
   standing: StrandStanding,
@@ -15,10 +18,17 @@ export function chooseItem(
   random: () => number,
 ): DiagnosticItem | null {
   const fresh = freshItems(standing, pool, settings);
+  const onward = restOfPassage(standing, fresh, settings);
+  if (onward.length > 0) return bestAt(standing, onward);
   const { mean, sd } = standing.strand.prior;
   const inWindow = (item: DiagnosticItem) => Math.abs(item.b - mean) <= settings.windowSd * sd;
   const spared = (item: DiagnosticItem) => item.exposure >= settings.mostExposure;
-  const lowered = afterNotLearned(standing, fresh);
+  // A passage that was left is not opened again.
+  const read = new Set(standing.records.map(({ passageId }) => passageId));
+  const lowered = afterNotLearned(
+    standing,
+    fresh.filter(({ passageId }) => passageId === undefined || !read.has(passageId)),
+  );
   for (const allowed of [
     (item: DiagnosticItem) => inWindow(item) && !spared(item),
     (item: DiagnosticItem) => !spared(item),
@@ -44,6 +54,29 @@ function freshItems(standing: StrandStanding, pool: readonly DiagnosticItem[], s
   );
 }
 
+/** Items left of the passage that the last item hung on, unless it has had its number. */
+function restOfPassage(
+  { records }: StrandStanding,
+  fresh: readonly DiagnosticItem[],
+  { itemsOfPassage }: DiagnosticSettings,
+): DiagnosticItem[] {
+  const last = records.at(-1);
+  const passageId = last?.passageId;
+  // Who sets an item aside is not held at its passage.
+  if (passageId === undefined || last?.outcome === "not-learned") return [];
+  const asked = records.filter((record) => record.passageId === passageId).length;
+  return asked >= itemsOfPassage ? [] : fresh.filter((item) => item.passageId === passageId);
+}
+
+function bestAt({ ability }: StrandStanding, items: readonly DiagnosticItem[]): DiagnosticItem | null {
+  let [best, most]: [DiagnosticItem | null, number] = [null, Number.NEGATIVE_INFINITY];
+  for (const item of items) {
+    const value = information(ability.theta, item);
+    if (value > most) [best, most] = [item, value];
+  }
+  return best;
+}
+
 /** After an item set aside as not learned, the highest grade below its own that has items; all items otherwise. */
 function afterNotLearned(standing: StrandStanding, items: readonly DiagnosticItem[]): readonly DiagnosticItem[] {
   const last = standing.records.at(-1);
@@ -56,14 +89,15 @@ function afterNotLearned(standing: StrandStanding, items: readonly DiagnosticIte
 function drawAmongBest(
   items: readonly DiagnosticItem[],
   standing: StrandStanding,
-  { randomAmong, nearBest }: DiagnosticSettings,
+  { randomAmong, nearBest, itemsOfPassage }: DiagnosticSettings,
   random: () => number,
 ): DiagnosticItem | null {
+  const worthOfPassage = worthOfPassages(items, standing.ability.theta, itemsOfPassage);
   const area = areaInNeed(standing, new Set(items.map((item) => item.area)));
   const best: { item: DiagnosticItem; value: number }[] = [];
   for (const item of items) {
     if (item.area !== area) continue;
-    const value = information(standing.ability.theta, item);
+    const value = worthOfPassage.get(item.passageId ?? "") ?? information(standing.ability.theta, item);
     const last = best.at(-1);
     if (best.length === randomAmong && last && value <= last.value) continue;
     const place = best.findIndex((other) => other.value < value);
@@ -73,6 +107,23 @@ function drawAmongBest(
   // Drawing among all five would cost a fifth of the information in a small area.
   const near = best.filter(({ value }) => value >= nearBest * (best[0]?.value ?? 0));
   return near[Math.floor(random() * near.length)]?.item ?? null;
+}
+
+/** What an item of each passage tells in the mean of those that would be asked, the passage's own share of what they tell taken off. */
+function worthOfPassages(items: readonly DiagnosticItem[], theta: number, asked: number): ReadonlyMap<string, number> {
+  const byPassage = groupBy(
+    items.filter(({ passageId }) => passageId !== undefined),
+    ({ passageId }) => passageId ?? "",
+  );
+  return new Map(
+    [...byPassage].map(([id, members]) => {
+      const best = members
+        .map((item) => information(theta, item))
+        .sort((x, y) => y - x)
+        .slice(0, asked);
+      return [id, mean(best.map((value, n) => value * passageWeight(n + 1, value)))];
+    }),
+  );
 }
 
 /** The area with the largest shortfall against its share of the items so far and the next one (Kingsbury & Zara 1991). */

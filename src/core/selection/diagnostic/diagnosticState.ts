@@ -17,6 +17,8 @@ export interface DiagnosticSettings {
   readonly nearBest: number;
   /** Items that at least this share of sittings has met are spared. */
   readonly mostExposure: number;
+  /** Items of one passage that are asked, if it has so many: fewer are not worth the reading, more tell ever less. */
+  readonly itemsOfPassage: number;
   /** Items met by the student within this many days are never given. */
   readonly unseenDays: number;
 }
@@ -31,6 +33,7 @@ export const DIAGNOSTIC_SETTINGS: DiagnosticSettings = {
   randomAmong: 20,
   nearBest: 0.85,
   mostExposure: 0.25,
+  itemsOfPassage: 4,
   unseenDays: 180,
 };
 
@@ -47,6 +50,8 @@ export interface DiagnosticItem extends ItemParameters {
   readonly strandId: string;
   readonly area: string;
   readonly grade: number;
+  /** The passage it hangs on, if any: its items are asked together. */
+  readonly passageId?: string | undefined;
   /** Days since this student last met it; null when never. */
   readonly seenDaysAgo: number | null;
   /** Share of earlier sittings that met it, 0 to 1. */
@@ -59,6 +64,7 @@ export interface DiagnosticRecord extends ItemParameters {
   readonly strandId: string;
   readonly area: string;
   readonly grade: number;
+  readonly passageId?: string | undefined;
   readonly outcome: "right" | "wrong" | "not-learned" | null;
 }
 
@@ -76,6 +82,7 @@ export interface DiagnosticState {
 export function demandDiagnostic(settings: DiagnosticSettings, strands: readonly DiagnosticStrand[]): void {
   const { stopSe, leastItems, mostItems, windowSd, randomAmong, nearBest, mostExposure, unseenDays, bounds, grades } =
     settings;
+  const { itemsOfPassage } = settings;
   demandThat(
     stopSe > 0 &&
       Number.isInteger(leastItems) &&
@@ -89,6 +96,8 @@ export function demandDiagnostic(settings: DiagnosticSettings, strands: readonly
       nearBest <= 1 &&
       mostExposure > 0 &&
       mostExposure <= 1 &&
+      Number.isInteger(itemsOfPassage) &&
+      itemsOfPassage >= 1 &&
       unseenDays >= 0 &&
       (bounds === null || bounds.low < bounds.high) &&
       (grades === null || grades.lowest <= grades.highest),

@@ -24,8 +24,8 @@ export function next(
       current = { ...current, exhausted: [...current.exhausted, id] };
       continue;
     }
-    const { a, b, c, area, grade } = item;
-    const record = { itemId: item.id, strandId: id, area, grade, a, b, c, outcome: null };
+    const { a, b, c, area, grade, passageId } = item;
+    const record = { itemId: item.id, strandId: id, area, grade, passageId, a, b, c, outcome: null };
     return { state: { ...current, records: [...current.records, record] }, itemId: item.id };
   }
   return { state: { ...current, finished: true }, itemId: null };
