@@ -5,6 +5,7 @@ import { minutesNeeded } from "./minutesNeeded";
 import { reviewMemory } from "./reviewMemory";
 import { reviewQueue } from "./reviewQueue";
 import type { ReviewSkill } from "./reviewSkill";
+import { type StudentMemory, studentMemory } from "./studentMemory";
 
 export interface ReviewOutlook {
   /** First day of the forecast, and for each day from it whether school is kept. */
@@ -14,6 +15,8 @@ export interface ReviewOutlook {
   /** Skills no longer asked, whose memory still counts, and skills taken out altogether. */
   readonly resting?: readonly string[];
   readonly dropped?: readonly string[];
+  /** What the student's past reviews say of memory; what is known of anybody without it. */
+  readonly memory?: StudentMemory;
 }
 
 /** A value expected with the band that holds four of five simulated runs. */
@@ -37,16 +40,10 @@ const RUNS = 200;
 const BAND = { low: 0.1, high: 0.9 } as const;
 
 /**
- * How far a student's memory, and that of a single skill, lie from what the model takes them for: standard deviations of the logarithm of
- * stability. From what refits of such models to single learners differ by; provisional until a school's own reviews are fitted.
- */
-const UNKNOWN = { student: 0.35, skill: 0.35 } as const;
-
-/**
  * What review will be in the coming weeks, by simulating the daily queue: on each taught day the queue is asked as far as the
  * minutes reach, each answer is right with its chance of recall, memories are updated. 200 runs with the seeded generator
- * given, each with a student and skills that remember somewhat better or worse than the model takes them to, so that the band is one for
- * what will truly be remembered. Call it with and without resting or dropped skills to compare. Null when no skill is left.
+ * given, each with a student and skills that remember somewhat better or worse than the model takes them to, as likely as past reviews leave
+ * it, so that the band is one for what will truly be remembered. Call it with and without resting or dropped skills to compare. Null when no skill is left.
  * @throws CoreError "bad-argument", where this does not hold: A forecast needs a run and 0 minutes or more.
  */
 export function forecastReview(
@@ -58,7 +55,8 @@ export function forecastReview(
   demandThat(runs >= 1 && outlook.minutesPerDay >= 0, "A forecast needs a run and 0 minutes or more.", { runs });
   const kept = skills.filter(({ skillId }) => !(outlook.dropped ?? []).includes(skillId));
   if (kept.length === 0) return null;
-  const outcomes = Array.from({ length: runs }, () => oneRun(kept, outlook, random));
+  const memory = outlook.memory ?? studentMemory([]);
+  const outcomes = Array.from({ length: runs }, () => oneRun(kept, outlook, memory, random));
   const weeks = Math.ceil(outlook.taught.length / DAYS_PER_WEEK);
   return Array.from({ length: weeks }, (_, week) => {
     const own = outcomes.map((run) => run[week] as WeekOutcome);
@@ -77,10 +75,16 @@ interface WeekOutcome {
   readonly daysBetween: number | null;
 }
 
-function oneRun(skills: readonly ReviewSkill[], outlook: ReviewOutlook, random: () => number): WeekOutcome[] {
-  const student = normal(random) * UNKNOWN.student;
-  /** True stability over the model's. */
-  const factors = new Map(skills.map(({ skillId }) => [skillId, Math.exp(student + normal(random) * UNKNOWN.skill)]));
+function oneRun(
+  skills: readonly ReviewSkill[],
+  outlook: ReviewOutlook,
+  student: StudentMemory,
+  random: () => number,
+): WeekOutcome[] {
+  const factors = student.draw(
+    skills.map(({ skillId }) => skillId),
+    random,
+  );
   const recallOf = ({ skillId, memory, lastDay }: ReviewSkill, day: number) =>
     reviewMemory.recall(memory.stabilityDays * (factors.get(skillId) ?? 1), day - lastDay);
   const resting = new Set(outlook.resting ?? []);
@@ -112,10 +116,6 @@ function oneRun(skills: readonly ReviewSkill[], outlook: ReviewOutlook, random: 
   });
   return weeks;
 }
-
-/** A standard normal value (Box & Muller 1958). */
-const normal = (random: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 function meet(skill: ReviewSkill, day: number, right: boolean): ReviewSkill {
   const elapsed = day - skill.lastDay;

@@ -1,0 +1,70 @@
+import { groupBy } from "../collections/groupBy";
+import { reviewMemory } from "./reviewMemory";
+
+/** A review that was: what the model took the memory for, the days since the last meeting, and whether it was recalled at the first try. */
+export interface PastReview {
+  readonly skillId: string;
+  readonly stabilityDays: number;
+  readonly elapsedDays: number;
+  readonly right: boolean;
+}
+
+/** How far students, and single skills of one student, lie from what the model takes their memory for: standard deviations of log stability. */
+export interface MemorySpread {
+  readonly student: number;
+  readonly skill: number;
+}
+
+/** What refits of such models to single learners differ by; holds until a school's own reviews say otherwise. */
+export const USUAL_SPREAD: MemorySpread = { student: 0.35, skill: 0.35 };
+
+/** Effects of a student that are looked at, and of a skill in standard deviations. */
+export const STUDENT_EFFECTS: readonly number[] = Array.from({ length: 49 }, (_, n) => -2.4 + n * 0.1);
+export const SKILL_DEVIATES: readonly number[] = Array.from({ length: 13 }, (_, n) => -3 + n * 0.5);
+
+/** Logarithms of masses of one skill's effects at each student's effect: [student's effect][skill's deviate]. */
+export type SkillMasses = readonly (readonly number[])[];
+
+/** By skill: how likely its reviews are under each pair of effects, the skill's own normal density counted in. */
+export function massesOfSkills(reviews: readonly PastReview[], skillSpread: number): ReadonlyMap<string, SkillMasses> {
+  const bySkill = groupBy(reviews, ({ skillId }) => skillId);
+  return new Map(
+    [...bySkill].map(([skillId, own]) => [
+      skillId,
+      STUDENT_EFFECTS.map((student) =>
+        SKILL_DEVIATES.map((deviate) =>
+          own.reduce(
+            (sum, { stabilityDays, elapsedDays, right }) => {
+              const recall = reviewMemory.recall(
+                stabilityDays * Math.exp(student + skillSpread * deviate),
+                elapsedDays,
+              );
+              return sum + Math.log(right ? recall : Math.max(1e-9, 1 - recall));
+            },
+            (-deviate * deviate) / 2,
+          ),
+        ),
+      ),
+    ]),
+  );
+}
+
+/**
+ * Logarithm of the likelihood of a student's reviews at each effect of the student, the skills' effects summed out.
+ * @example likelihoodOfEffects(new Map()).every((value) => value === 0) // true
+ */
+export function likelihoodOfEffects(skills: ReadonlyMap<string, SkillMasses>): number[] {
+  const plain = logSum(SKILL_DEVIATES.map((deviate) => (-deviate * deviate) / 2));
+  return STUDENT_EFFECTS.map((_, place) =>
+    [...skills.values()].reduce((sum, masses) => sum + logSum(masses[place] ?? []) - plain, 0),
+  );
+}
+
+/**
+ * Logarithm of the sum of masses given by their logarithms.
+ * @example logSum([0, 0]).toFixed(3) // "0.693"
+ */
+export function logSum(logs: readonly number[]): number {
+  const largest = Math.max(...logs);
+  return largest + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - largest), 0));
+}

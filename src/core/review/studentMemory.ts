@@ -1,0 +1,71 @@
+import {
+  likelihoodOfEffects,
+  type MemorySpread,
+  massesOfSkills,
+  type PastReview,
+  SKILL_DEVIATES,
+  STUDENT_EFFECTS,
+  USUAL_SPREAD,
+} from "./pastReviews";
+
+/** What a student's reviews so far say of memory, against what the model takes it for. */
+export interface StudentMemory {
+  /** Effect on the logarithm of stability: expected, and how sure. Above 0: remembers longer. */
+  readonly mean: number;
+  readonly sd: number;
+  /** Draws true stabilities over the model's, one a skill, as likely as the reviews leave them. */
+  readonly draw: (skillIds: readonly string[], random: () => number) => ReadonlyMap<string, number>;
+}
+
+/**
+ * The student's own effect and those of the skills, by Bayes' rule over both at once: normal around the model with the spread stated, each past
+ * review likely by the forgetting curve (a random-effects model; Laird & Ware 1982). Without reviews it is what is known before.
+ * @example studentMemory([]).mean.toFixed(3) // "0.000"
+ */
+export function studentMemory(reviews: readonly PastReview[], spread: MemorySpread = USUAL_SPREAD): StudentMemory {
+  const skills = massesOfSkills(reviews, spread.skill);
+  const likelihood = likelihoodOfEffects(skills);
+  const shares = sharesOf(
+    STUDENT_EFFECTS.map((effect, place) => (likelihood[place] ?? 0) - (effect / spread.student) ** 2 / 2),
+  );
+  const mean = STUDENT_EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * effect, 0);
+  const variance = STUDENT_EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * (effect - mean) ** 2, 0);
+  const unmet = sharesOf(SKILL_DEVIATES.map((deviate) => (-deviate * deviate) / 2));
+  return {
+    mean,
+    sd: Math.sqrt(variance),
+    draw: (skillIds, random) => {
+      const place = drawn(shares, random);
+      const student = within(STUDENT_EFFECTS, place, random);
+      return new Map(
+        skillIds.map((skillId) => {
+          const masses = skills.get(skillId)?.[place];
+          const deviate = within(SKILL_DEVIATES, drawn(masses ? sharesOf(masses) : unmet, random), random);
+          return [skillId, Math.exp(student + spread.skill * deviate)];
+        }),
+      );
+    },
+  };
+}
+
+function sharesOf(logs: readonly number[]): number[] {
+  const largest = Math.max(...logs);
+  const masses = logs.map((log) => Math.exp(log - largest));
+  const total = masses.reduce((sum, mass) => sum + mass, 0);
+  return masses.map((mass) => mass / total);
+}
+
+function drawn(shares: readonly number[], random: () => number): number {
+  let left = random();
+  const place = shares.findIndex((share) => {
+    left -= share;
+    return left < 0;
+  });
+  return place === -1 ? shares.length - 1 : place;
+}
+
+/** Anywhere in the cell around a node: whole nodes would leave gaps. */
+function within(nodes: readonly number[], place: number, random: () => number): number {
+  const step = (nodes[1] ?? 0) - (nodes[0] ?? 0);
+  return (nodes[place] ?? 0) + (random() - 0.5) * step;
+}
