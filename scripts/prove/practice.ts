@@ -1,13 +1,14 @@
 import { MASTERY_RULE, masteryRule } from "@/core/mastery/masteryReached";
 import { CERTAINTIES } from "@/core/model/work";
 import { median } from "@/core/numeric/median";
-import { falseRate, missRate, type Practised, practiseIn } from "./practiseIn";
+import { falseRate, missRate, type Practised, practiseIn, shippedSkills, wrongOfDeclared } from "./practiseIn";
 import { areaUnderCurve, calibrationError } from "./predictions";
 import { decimals, type Figure, percent, withError } from "./table";
 import { WORLDS } from "./worlds";
 import { asBelieved } from "./worlds/asBelieved";
 import { easierItems } from "./worlds/easierItems";
 import { noLearning } from "./worlds/noLearning";
+import { standing } from "./worlds/standing";
 import type { World } from "./worlds/world";
 
 const SKILL = "equivalent-ratios";
@@ -15,8 +16,10 @@ const STUDENTS = 1500;
 const SHORT = 20;
 const LONG = 100;
 const LONG_STUDENTS = 600;
-/** Other skills, of other grades. */
+/** Other skills, of other grades, in a world that is harder on the decision. */
 const OTHER_SKILLS = ["times-as-many", "unit-rates", "constant-of-proportionality"];
+/** Where classes stand in the mean, in logits from the boundary: what share has the skill. */
+const STANDINGS = [-1.5, -0.5, 0.5, 1.5] as const;
 /** Ends of the bands of distance from the boundary, in logits. */
 const BANDS = [-1, -0.5, -0.25, 0, 0.25, 0.5, 1, 1.5] as const;
 
@@ -33,7 +36,7 @@ export function provePractice(): Figure[] {
       {
         what: `${world.name}: false in ${SHORT} items`,
         value: withError(falseRate(students)),
-        note: `of those without the skill; aim 10 % or less; ${world.note}`,
+        note: `of those without the skill; aim 10 % or less; ${percent(wrongOfDeclared(students))} of the declared; ${world.note}`,
       },
       {
         what: `${world.name}: false in ${LONG} items`,
@@ -68,16 +71,9 @@ export function proveMasteryChoices(): Figure[] {
         note: `of ${own.length}; logits from the boundary, no learning`,
       };
     }),
-    ...OTHER_SKILLS.flatMap((skillId) =>
-      [noLearning, easierItems].map((world) => {
-        const own = short(world, skillId).students;
-        return {
-          what: `${skillId}, ${world.name}: false`,
-          value: withError(falseRate(own)),
-          note: `missed ${percent(missRate(own).rate)}`,
-        };
-      }),
-    ),
+    ...STANDINGS.map((mean) => ratesOf(`Class standing at ${mean}`, short(standing(mean)).students)),
+    ...shippedSkills().map(({ id, grade }) => ratesOf(`${id}, grade ${grade}`, short(noLearning, id).students)),
+    ...OTHER_SKILLS.map((id) => ratesOf(`${id}, ${easierItems.name}`, short(easierItems, id).students)),
     ...CERTAINTIES.map((choice) => ({ choice, chance: masteryRule(choice).chance })).map(({ choice, chance }) => {
       const plain = short(noLearning, SKILL, chance).students;
       return {
@@ -87,6 +83,15 @@ export function proveMasteryChoices(): Figure[] {
       };
     }),
   ];
+}
+
+function ratesOf(name: string, students: readonly Practised[]): Figure {
+  const has = students.filter(({ start }) => start >= 0).length / students.length;
+  return {
+    what: `${name}: false`,
+    value: withError(falseRate(students)),
+    note: `missed ${percent(missRate(students).rate)}; ${percent(has)} have the skill; ${percent(wrongOfDeclared(students))} of the declared have it not`,
+  };
 }
 
 function bandWords(from: number, to: number): string {

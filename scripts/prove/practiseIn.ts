@@ -47,6 +47,9 @@ export interface PractiseSetting {
 
 const skills = new Map(shippedDraws(DRAWS).map((skill) => [skill.id, skill]));
 
+/** The skills that can be practised, with their grades. */
+export const shippedSkills = () => [...skills.values()].map(({ id, grade }) => ({ id, grade }));
+
 /** Students of a world practise a shipped skill, items chosen and evidence taken in as the application does it. */
 export function practiseIn(
   world: World,
@@ -117,6 +120,12 @@ export function falseRate(students: readonly Practised[]): { readonly rate: numb
   const without = students.filter(({ start }) => start < 0);
   const wrongly = without.filter(({ declaredAt }) => declaredAt !== null && declaredAt < 0);
   return { rate: wrongly.length / Math.max(1, without.length), of: without.length };
+}
+
+/** Of those declared, the share who had it not. */
+export function wrongOfDeclared(students: readonly Practised[]): number {
+  const declared = students.flatMap(({ declaredAt }) => (declaredAt === null ? [] : [declaredAt]));
+  return declared.filter((at) => at < 0).length / Math.max(1, declared.length);
 }
 
 /** Of those who had the skill when practice ended, the share who were not declared; `from`: at least so far above the boundary. */

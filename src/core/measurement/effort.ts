@@ -2,10 +2,11 @@ import { demandThat } from "../model/fail";
 import { type NoEstimate, noEstimate } from "../model/noEstimate";
 import { rapidLimit } from "./rapidLimit";
 
-/** One answer's time and the median time of its item over the students who were given it, both in seconds. */
+/** One answer's time and the median time of its item over the students who were given it, and where known what it is expected to take, in seconds. */
 export interface TimedAnswer {
   readonly seconds: number;
   readonly itemMedianSeconds: number;
+  readonly itemExpectedSeconds?: number;
 }
 
 /** Share of answers that were not rapid, 0 to 1, and which were, in the order given. */
@@ -22,9 +23,9 @@ export interface Effort {
  */
 export function effort(answers: readonly TimedAnswer[]): Effort | NoEstimate<"no-answers"> {
   if (answers.length === 0) return noEstimate("no-answers");
-  const rapid = answers.map(({ seconds, itemMedianSeconds }) => {
+  const rapid = answers.map(({ seconds, itemMedianSeconds, itemExpectedSeconds }) => {
     demandThat(seconds >= 0, "An answer takes 0 s or more.", { seconds });
-    return seconds < rapidLimit(itemMedianSeconds);
+    return seconds < rapidLimit(itemMedianSeconds, itemExpectedSeconds);
   });
   return { share: rapid.filter((fast) => !fast).length / rapid.length, rapid, n: rapid.length };
 }

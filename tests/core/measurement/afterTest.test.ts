@@ -3,6 +3,7 @@ import { bandOf } from "@/core/measurement/bandOf";
 import { combinedScore } from "@/core/measurement/combinedScore";
 import { effort } from "@/core/measurement/effort";
 import { exactScore } from "@/core/measurement/exactScore";
+import { expectedSeconds } from "@/core/measurement/expectedSeconds";
 import { followUpSkills } from "@/core/measurement/followUpSkills";
 import { gain } from "@/core/measurement/gain";
 import { isUrgent } from "@/core/measurement/isUrgent";
@@ -69,6 +70,13 @@ describe("effort", () => {
     expect(rapidLimit(4)).toBe(1);
     expect(rapidLimit(400)).toBe(10);
     expect(() => rapidLimit(Number.NaN)).toThrow(/median/);
+    // Of a class that rushes the median says little; what the item is expected to take still does.
+    expect(rapidLimit(3, 48)).toBeCloseTo(4.8, 12);
+    expect(rapidLimit(60, 48)).toBe(6);
+    // 37 words at 185 a minute are 12 s.
+    expect(expectedSeconds({ words: 37, grade: 6, answeringSeconds: 20 })).toBeCloseTo(32, 12);
+    expect(expectedSeconds({ words: 40, grade: 0, answeringSeconds: 5 })).toBe(35);
+    expect(() => expectedSeconds({ words: 10, grade: 3, answeringSeconds: 0 })).toThrow(/takes time/);
   });
 
   it("is the share of answers that were not", () => {
