@@ -50,9 +50,11 @@ describe("every figure says why", () => {
   it("a snag, and none where none is open", () => {
     const why = whySnag(answered("------"), 103);
     expect(why && whyWords("snag", why)).toMatch(
-      /^0 of 6 right at the first try, and with 10 more of the same the chance of mastery would be 2\d %: another way in is needed; for 3 days$/,
+      /^0 of 6 right at the first try, held up for 3 days; 10 more of the same would bring the chance of mastery to 2\d %, so another way in is needed$/,
     );
     expect(whySnag(answered("++++"), 103)).toBeNull();
+    const lifted = whySnag({ ...answered("------"), mastery: 0.4 }, 103);
+    expect(lifted && whyWords("snag", lifted)).toMatch(/, so practice has begun to help$/);
   });
 
   it("a group, by its chances and the mistake that most of it share", () => {
@@ -70,7 +72,7 @@ describe("every figure says why", () => {
 
   it("what is worth doing, effort, a gain and a review", () => {
     expect(whyWords("worthDoing", whyWorthDoing({ mastery: 0.4, learning: 0.5, ready: 1, unlockedWeight: 0.15 }))).toBe(
-      "6 items, about 5.4 min, are expected to bring the chance of mastery from 40 % to 59 %, and later skills build on it",
+      "6 items, about 5 minutes, are expected to bring the chance of mastery from 40 % to 59 %, and later skills build on it",
     );
     const quick = effort([2, 3, 30, 40].map((seconds) => ({ seconds, itemMedianSeconds: 50 })));
     if ("noEstimate" in quick) throw new Error("effort wanted");

@@ -1,5 +1,6 @@
 import type { Level } from "../model/levels";
 import type { MasteryMark } from "../model/masteryMark";
+import { LEARNING } from "./learningModel";
 import { levelOf } from "./levelOf";
 import { masteryMark } from "./masteryMark";
 import { masteryToday } from "./masteryToday";
@@ -23,6 +24,8 @@ export interface Gauge {
   /** Right first tries that somebody with the skill would be expected to have on these items, and somebody without. */
   readonly rightIfMastered: number;
   readonly rightIfNot: number;
+  /** Chance of learning at present, if not mastered. */
+  readonly learning: number;
   /** Day number of the last answer; null when the skill was never met. */
   readonly lastDay: number | null;
 }
@@ -45,6 +48,7 @@ export function gaugeOf(state: SkillState | null, prior: number, day: number, se
     rightFirstTries: state?.rightFirstTries ?? 0,
     rightIfMastered: state?.rightIfMastered ?? 0,
     rightIfNot: state?.rightIfNot ?? 0,
+    learning: state?.learning ?? LEARNING.shareLearning,
     lastDay: state?.lastDay ?? null,
   };
 }

@@ -18,9 +18,10 @@ export interface WhyFacts {
     readonly answered: number;
     readonly right: number;
     readonly sinceDays: number;
-    readonly chance: number;
     readonly opportunities: number;
     readonly chanceThen: number;
+    /** Whether practice has begun to help since. */
+    readonly lifting: boolean;
   };
   /** A group: how many share the gap, from which chance to which, and how ready the least ready is. */
   readonly group: {

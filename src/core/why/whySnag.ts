@@ -1,5 +1,5 @@
 import { chanceWithin } from "../mastery/chanceWithin";
-import { LOOK_AHEAD } from "../mastery/isSnag";
+import { isSnag, LOOK_AHEAD } from "../mastery/isSnag";
 import type { SkillState } from "../mastery/skillState";
 import type { WhyFacts } from "../model/whyFacts";
 
@@ -16,8 +16,8 @@ export function whySnag(
     answered: state.scoredAnswers,
     right: state.rightFirstTries,
     sinceDays: Math.max(0, day - state.snagDay),
-    chance: state.mastery,
     opportunities: LOOK_AHEAD,
     chanceThen: chanceWithin(state, LOOK_AHEAD),
+    lifting: !isSnag(state),
   };
 }

@@ -5,14 +5,18 @@ import { currentEntry } from "@/core/calendar/currentEntry";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { mondayOf } from "@/core/calendar/mondayOf";
+import { readiness } from "@/core/grouping/readiness";
 import type { Gauge } from "@/core/mastery/gaugeOf";
 import { rankMisconceptions } from "@/core/measurement/rankMisconceptions";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import { whyMastery } from "@/core/why/whyMastery";
+import { whySnag } from "@/core/why/whySnag";
+import { whyWorthDoing } from "@/core/why/whyWorthDoing";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { answersBehindCell } from "@/db/queries/answerLog";
 import { classesById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
+import { openSnags } from "@/db/queries/snags";
 import { supportsOf } from "@/db/queries/students";
 import { misconceptionSignsOf, skillDaysOf } from "@/db/queries/summaries";
 import { worksOfStudent } from "@/db/queries/work";
@@ -21,8 +25,8 @@ import { may } from "@/server/access/policy";
 import { studentSubject } from "@/server/access/studentSubject";
 import { demandClasses, subjectOfClass } from "@/server/access/subjects";
 import { type Classroom, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
-import { gapWorthFirst, percent } from "@/server/classroom/gap";
-import { type LibrarySkill, libraryOf } from "@/server/library/library";
+import { gapWorthFirst } from "@/server/classroom/gap";
+import { libraryOf } from "@/server/library/library";
 import { shownAnswers } from "@/server/library/shownAnswers";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -175,22 +179,17 @@ async function oneStudent(context: Context, studentId: string) {
   };
 }
 
-function gapWords(gap: LibrarySkill, chance: string, currentSkillId: string): string {
-  if (gap.id === currentSkillId) return `because it is being taught now and the chance of mastery is ${chance}`;
-  const next = gap.unlocks.length > 0 ? ", and later skills build on it" : "";
-  return `because the chance of mastery is ${chance}${next}`;
-}
-
 export async function studentSheet(context: Context, studentId: string): Promise<StudentSheetView> {
   const { student, person, classroom, classes, groups, supports, library } = await oneStudent(context, studentId);
   const { runtime } = context;
   const today = dayNumber(classroom.today);
   const monday = mondayOf(today);
   const firstMonday = monday - 7 * (WEEKS_SHOWN - 1);
-  const [days, signs, works] = await Promise.all([
+  const [days, signs, works, snags] = await Promise.all([
     skillDaysOf(runtime.db.read, [studentId], firstMonday),
     misconceptionSignsOf(runtime.db.read, [studentId]),
     worksOfStudent(runtime.db.read, studentId),
+    openSnags(runtime.db.read, [studentId]),
   ]);
   const current = currentEntry(classroom.plan, classroom.today);
   const gap = gapWorthFirst(student, classroom);
@@ -211,9 +210,19 @@ export async function studentSheet(context: Context, studentId: string): Promise
         ? {
             skillId: gap.id,
             name: gap.name,
-            because: gapWords(gap, percent(gapGauge.chance), current.skillId),
+            beingTaught: gap.id === current.skillId,
+            why: whyWorthDoing({
+              mastery: gapGauge.chance,
+              learning: gapGauge.learning,
+              ready: readiness(gap.prerequisites, new Map([...student.gauges].map(([id, { chance }]) => [id, chance]))),
+              unlockedWeight: gap.unlocks.length,
+            }),
           }
         : null,
+    snags: snags.flatMap((snag) => {
+      const why = whySnag(snag, today);
+      return why ? [{ skillId: snag.skillId, name: library.skill(snag.skillId).name, why }] : [];
+    }),
     misconceptions: signs
       .sort((x, y) => y.times - x.times)
       .slice(0, 5)

@@ -86,7 +86,14 @@ export interface StudentSheetView {
   readonly classNames: readonly string[];
   readonly gauges: readonly (GaugeView & { readonly skillId: string; readonly name: string })[];
   /** Weakest skill on the way to the current one, with the reason. */
-  readonly firstGap: { readonly skillId: string; readonly name: string; readonly because: string } | null;
+  readonly firstGap: {
+    readonly skillId: string;
+    readonly name: string;
+    readonly beingTaught: boolean;
+    readonly why: WhyFacts["worthDoing"];
+  } | null;
+  /** Skills in which more of the same is unlikely to help, and why that is said. */
+  readonly snags: readonly { readonly skillId: string; readonly name: string; readonly why: WhyFacts["snag"] }[];
   readonly misconceptions: readonly { readonly name: string; readonly skillName: string; readonly times: number }[];
   readonly works: readonly {
     readonly title: string;

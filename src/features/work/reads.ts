@@ -3,7 +3,10 @@ import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { currentEntry } from "@/core/calendar/currentEntry";
+import { dayNumber } from "@/core/calendar/dayNumber";
 import { rational } from "@/core/numeric/rational";
+import { whyMastery } from "@/core/why/whyMastery";
+import { whySnag } from "@/core/why/whySnag";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
@@ -33,20 +36,11 @@ const NOW_MILLISECONDS = 5 * 60_000;
 /** School days that new work is given by default. */
 const USUAL_SCHOOL_DAYS = 3;
 
-/** Where a student stands in a piece of work; stuck: at work on a skill in which more of the same is unlikely to help. */
 /** The mark where it is not simply what was right of what was done: scores round down. */
 function partialMark({ mark, itemsRight, itemsDone }: RunRow): number | null {
   if (mark === null || itemsDone === 0) return null;
   const exact = rational(mark);
   return exact.equals(rational(itemsRight, itemsDone)) ? null : Math.floor(exact.mul(100).valueOf());
-}
-
-/** Skills with an open snag, by student. */
-async function snagsByStudent(context: Context, personIds: readonly string[]): Promise<Map<string, string[]>> {
-  const byStudent = new Map<string, string[]>();
-  for (const { personId, skillId } of await openSnags(context.runtime.db.read, [...new Set(personIds)]))
-    byStudent.set(personId, [...(byStudent.get(personId) ?? []), skillId]);
-  return byStudent;
 }
 
 export async function workList(context: Context, classIds: readonly string[]): Promise<WorkListEntry[]> {
@@ -95,10 +89,25 @@ export async function workView(context: Context, assignmentId: string): Promise<
   const given = new Set(targets.map(({ person }) => person.id));
   const enrolled = await studentsOfClasses(runtime.db.read, [work.classId], dayAt(school, runtime.now()));
   const skillIds = (await skillIdsOfAssignments(runtime.db.read, [assignmentId])).get(assignmentId) ?? [];
-  const snags = await snagsByStudent(context, [...given]);
+  const snags = (await openSnags(runtime.db.read, [...given])).filter(({ skillId }) => skillIds.includes(skillId));
+  const library = await libraryOf(runtime);
   const names = shortNames([...targets, ...enrolled].map(({ person }) => person));
   const late = await lateAnswersOf(runtime.db.read, assignmentId);
   const now = runtime.now();
+  const today = dayNumber(dayAt(school, now));
+  const snagsOf = (personId: string) =>
+    snags.flatMap((snag) => {
+      const why = snag.personId === personId ? whySnag(snag, today) : null;
+      return why ? [{ skill: library.skill(snag.skillId).name, why }] : [];
+    });
+  const { students } = await loadClassroom(runtime, actor.schoolId, [work.classId]);
+  const openOf = (personId: string) =>
+    skillIds.flatMap((skillId) => {
+      const gauge = students.find(({ id }) => id === personId)?.gauges.get(skillId);
+      if (!gauge || gauge.mark === "now") return [];
+      const percent = Math.floor(gauge.chance * 100);
+      return [{ skill: library.skill(skillId).name, percent, why: whyMastery(gauge, today) }];
+    });
   return {
     ...(entry as WorkListEntry),
     classId: work.classId,
@@ -111,9 +120,9 @@ export async function workView(context: Context, assignmentId: string): Promise<
       ({ person, sitting }): WorkRowView => ({
         studentId: person.id,
         name: names.get(person.id) ?? "",
-        status: stateOfRun(sitting, {
-          isStuck: skillIds.some((skillId) => (snags.get(person.id) ?? []).includes(skillId)),
-        }),
+        status: stateOfRun(sitting, { isStuck: snagsOf(person.id).length > 0 }),
+        snags: snagsOf(person.id),
+        open: sitting?.finishReason === "budget" ? openOf(person.id) : [],
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,

@@ -1,3 +1,4 @@
+import type { WhyFacts } from "@/core/model/whyFacts";
 import type { Certainty, WorkKind } from "@/core/model/work";
 import type { RunState } from "@/core/work/stateOfRun";
 
@@ -20,6 +21,10 @@ export interface WorkRowView {
   readonly studentId: string;
   readonly name: string;
   readonly status: RunState;
+  /** Skills of the work in which the student is held up, and why that is said. */
+  readonly snags: readonly { readonly skill: string; readonly why: WhyFacts["snag"] }[];
+  /** Skills of finished work that are not mastered today, with the chance of mastery in whole per cent and why. */
+  readonly open: readonly { readonly skill: string; readonly percent: number; readonly why: WhyFacts["mastery"] }[];
   /** 0 to 1. */
   readonly progress: number;
   readonly itemsDone: number;

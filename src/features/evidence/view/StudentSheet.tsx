@@ -9,6 +9,7 @@ import { useJson } from "@/client/useJson";
 import { WeekBars } from "@/ui/charts/WeekBars";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
+import { whyWords } from "@/words/staff/whyWords";
 import type { StudentSheetView } from "../types";
 
 /** The same sheet for a student wherever the name stands; Escape returns exactly where one was. */
@@ -64,7 +65,8 @@ function Sheet({ view }: { readonly view: StudentSheetView }) {
       {view.firstGap ? (
         <div className="border-ink mt-4 border-t-2 pt-2">
           <p>
-            Worth doing first: <b>{view.firstGap.name}</b>, {view.firstGap.because}.
+            Worth doing first: <b>{view.firstGap.name}</b>
+            {view.firstGap.beingTaught ? ", which is being taught now" : ""}. {becauseOf(view)}.
           </p>
           <div className="mt-2 flex gap-2">
             <Button
@@ -78,6 +80,7 @@ function Sheet({ view }: { readonly view: StudentSheetView }) {
       ) : (
         <p className="border-ink mt-4 border-t-2 pt-2">Secure in everything up to what is being taught now.</p>
       )}
+      {view.snags.length > 0 ? <Snags snags={view.snags} /> : null}
       <h3 className={heading}>Levels</h3>
       <ul>
         {view.gauges.map((gauge) => (
@@ -118,5 +121,31 @@ function Sheet({ view }: { readonly view: StudentSheetView }) {
         ))}
       </ul>
     </div>
+  );
+}
+
+/** Where more of the same is unlikely to help, the snag says so; elsewhere what a visit is expected to bring. */
+function becauseOf({ firstGap, snags }: StudentSheetView): string {
+  const snag = snags.find(({ skillId }) => skillId === firstGap?.skillId);
+  if (snag) return whyWords("snag", snag.why);
+  return firstGap ? whyWords("worthDoing", firstGap.why) : "";
+}
+
+function Snags({ snags }: Pick<StudentSheetView, "snags">) {
+  return (
+    <>
+      <h3 className={heading}>Held up in</h3>
+      <ul>
+        {snags.map(({ skillId, name, why }) => (
+          <li key={skillId} className="flex justify-between gap-3 py-[2px]" title={whyWords("snag", why)}>
+            <span>{name}</span>
+            <span className="text-mute text-right text-[14px]">
+              {why.right} of {why.answered} right{why.lifting ? ", practice has begun to help" : ""}
+            </span>
+            <span className="sr-only">{whyWords("snag", why)}</span>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState, useTransition } from "react";
+import { Fragment, useState, useTransition } from "react";
 import { sayDone, sayProblem } from "@/client/notices";
 import { usePullList } from "@/client/pull-list/pullList";
 import type { RunState } from "@/core/work/stateOfRun";
@@ -9,6 +9,7 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button } from "@/ui/primitives/Button";
 import { runEndWords } from "@/words/staff/runWords";
+import { whyWords } from "@/words/staff/whyWords";
 import { moveDueDayAction, withdrawAction } from "../actions";
 import type { WorkRowView, WorkView } from "../types";
 import { KIND_WORDS } from "./kindWords";
@@ -93,11 +94,11 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         })}
         {work.leftOut.length > 0 ? <span className="text-mute">left out: {work.leftOut.join(", ")}</span> : null}
       </p>
-      <table className="w-full max-w-4xl text-[15px]">
+      <table className="w-full max-w-6xl text-[15px]">
         <thead className="text-mute text-left text-[14px]">
           <tr>
-            <th className="py-1 font-normal">Student</th>
-            <th className="w-52 font-normal">Where</th>
+            <th className="w-44 py-1 font-normal">Student</th>
+            <th className="w-80 font-normal">Where</th>
             <th className="w-48 font-normal">Progress</th>
             <th className="w-44 font-normal">Right at the first try</th>
             <th className="w-40 font-normal">Last worked</th>
@@ -105,17 +106,49 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         </thead>
         <tbody>
           {rows.map((row) => (
-            <Row
-              key={row.studentId}
-              row={row}
-              name={runEndWords(row.status)}
-              toggle={() => pull.toggle({ id: row.studentId, name: row.name, skillId: null })}
-              pulled={pull.has(row.studentId)}
-            />
+            <Fragment key={row.studentId}>
+              <Row
+                row={row}
+                name={runEndWords(row.status)}
+                toggle={() => pull.toggle({ id: row.studentId, name: row.name, skillId: null })}
+                pulled={pull.has(row.studentId)}
+              />
+              {row.status === "stuck" ? <WhyStuck snags={row.snags} /> : null}
+            </Fragment>
           ))}
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** Finished, and in which skills that was not enough. */
+function Unmastered({ open }: Pick<WorkRowView, "open">) {
+  return (
+    <>
+      finished; not mastered:{" "}
+      {open.map(({ skill, percent, why }, place) => (
+        <span key={skill} title={whyWords("mastery", why)}>
+          {skill} {percent} %{place < open.length - 1 ? ", " : ""}
+          <span className="sr-only">, {whyWords("mastery", why)}</span>
+        </span>
+      ))}
+    </>
+  );
+}
+
+/** Under a student who is stuck: in what, and why that is said. */
+function WhyStuck({ snags }: Pick<WorkRowView, "snags">) {
+  return (
+    <tr>
+      <td colSpan={5} className="pb-2 pl-[22px] text-[14px]">
+        {snags.map(({ skill, why }) => (
+          <p key={skill}>
+            <b>{skill}</b>: {whyWords("snag", why)}.
+          </p>
+        ))}
+      </td>
+    </tr>
   );
 }
 
@@ -149,7 +182,7 @@ function Row({
       <td
         className={row.status === "stuck" ? "text-clay font-semibold" : row.status === "not-started" ? "text-mute" : ""}
       >
-        {name}
+        {row.open.length > 0 ? <Unmastered open={row.open} /> : name}
         {row.now ? ", at it now" : ""}
       </td>
       <td>
