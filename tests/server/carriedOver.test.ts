@@ -43,11 +43,12 @@ const student = (personId: string) => ({
   actor: { kind: "student" as const, personId, schoolId: "school-1", name: personId },
 });
 
-/** Views without what the rule before said of skills that nobody has worked on, and without the mark that it had and what is said of why. */
+/** Views without what the rule before said of skills that nobody has worked on, and without the mark that it had and what is said of why and of snags. */
 function asKept(view: unknown): unknown {
   if (Array.isArray(view)) return view.map(asKept);
   if (typeof view !== "object" || view === null) return view;
-  const { mastered: _mastered, mark: _mark, why: _why, ...rest } = view as Record<string, unknown>;
+  const { mastered: _mastered, mark: _mark, why: _why, because: _because, ...own } = view as Record<string, unknown>;
+  const { snags: _snags, beingTaught: _taught, ...rest } = own;
   if (rest.answered === 0) return { answered: 0 };
   return Object.fromEntries(Object.entries(rest).map(([name, value]) => [name, asKept(value)]));
 }
@@ -92,7 +93,7 @@ describe("a school of the version before", () => {
       const { budgetItems, rows, ...same } = was;
       const now = await workView(context, was.id);
       expect(now).toMatchObject({ ...same, items: budgetItems });
-      expect(now.rows.map(({ markPercent: _mark, ...row }) => row)).toEqual(rows);
+      expect(now.rows.map(({ markPercent: _mark, snags: _snags, open: _open, ...row }) => row)).toEqual(rows);
       expect(now.rows.every(({ markPercent }) => markPercent === null)).toBe(true);
     }
     expect(await groupView(context, before.groupId)).toEqual(before.group);
