@@ -23,12 +23,7 @@ export function chooseItem(
   const { mean, sd } = standing.strand.prior;
   const inWindow = (item: DiagnosticItem) => Math.abs(item.b - mean) <= settings.windowSd * sd;
   const spared = (item: DiagnosticItem) => item.exposure >= settings.mostExposure;
-  // A passage that was left is not opened again.
-  const read = new Set(standing.records.map(({ passageId }) => passageId));
-  const lowered = afterNotLearned(
-    standing,
-    fresh.filter(({ passageId }) => passageId === undefined || !read.has(passageId)),
-  );
+  const lowered = afterNotLearned(standing, outsideOfRead(standing, fresh));
   for (const allowed of [
     (item: DiagnosticItem) => inWindow(item) && !spared(item),
     (item: DiagnosticItem) => !spared(item),
@@ -68,6 +63,12 @@ function restOfPassage(
   return asked >= itemsOfPassage ? [] : fresh.filter((item) => item.passageId === passageId);
 }
 
+/** A passage that was left is not opened again. */
+function outsideOfRead({ records }: StrandStanding, items: readonly DiagnosticItem[]): readonly DiagnosticItem[] {
+  const read = new Set(records.flatMap(({ passageId }) => passageId ?? []));
+  return read.size === 0 ? items : items.filter(({ passageId }) => passageId === undefined || !read.has(passageId));
+}
+
 function bestAt({ ability }: StrandStanding, items: readonly DiagnosticItem[]): DiagnosticItem | null {
   let [best, most]: [DiagnosticItem | null, number] = [null, Number.NEGATIVE_INFINITY];
   for (const item of items) {
@@ -97,7 +98,10 @@ function drawAmongBest(
   const best: { item: DiagnosticItem; value: number }[] = [];
   for (const item of items) {
     if (item.area !== area) continue;
-    const value = worthOfPassage.get(item.passageId ?? "") ?? information(standing.ability.theta, item);
+    const value =
+      item.passageId === undefined
+        ? information(standing.ability.theta, item)
+        : (worthOfPassage.get(item.passageId) ?? 0);
     const last = best.at(-1);
     if (best.length === randomAmong && last && value <= last.value) continue;
     const place = best.findIndex((other) => other.value < value);
@@ -109,12 +113,12 @@ function drawAmongBest(
   return near[Math.floor(random() * near.length)]?.item ?? null;
 }
 
+const hangsOnPassage = (item: DiagnosticItem): item is DiagnosticItem & { readonly passageId: string } =>
+  item.passageId !== undefined;
+
 /** What an item of each passage tells in the mean of those that would be asked, the passage's own share of what they tell taken off. */
 function worthOfPassages(items: readonly DiagnosticItem[], theta: number, asked: number): ReadonlyMap<string, number> {
-  const byPassage = groupBy(
-    items.filter(({ passageId }) => passageId !== undefined),
-    ({ passageId }) => passageId ?? "",
-  );
+  const byPassage = groupBy(items.filter(hangsOnPassage), ({ passageId }) => passageId);
   return new Map(
     [...byPassage].map(([id, members]) => {
       const best = members
