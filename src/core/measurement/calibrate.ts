@@ -1,7 +1,7 @@
 import { demandThat } from "../model/fail";
 import type { NoEstimate } from "../model/noEstimate";
 import type { Score } from "../model/score";
-import { type EstimatedPopulation, fitItems, type Population } from "./calibration/fitItems";
+import { type FitReport, fitItems, type Population } from "./calibration/fitItems";
 import { type ItemPrior, THREE_PARAMETER_PRIOR } from "./calibration/itemPrior";
 import { type ResponsePattern, responsePatterns } from "./calibration/responsePatterns";
 import { fromFree, rightWrongFamily, toFree } from "./calibration/rightWrongFamily";
@@ -28,15 +28,8 @@ export interface CalibratedItem extends ItemParameters {
   readonly answers: number;
 }
 
-export interface Calibration {
+export interface Calibration extends FitReport {
   readonly items: readonly CalibratedItem[];
-  /** As given, with errors 0; estimated where there are anchors. */
-  readonly population: EstimatedPopulation;
-  readonly logLikelihood: number;
-  /** False when the cycles ran out or an estimate stands at a bound: do not use it unseen. */
-  readonly converged: boolean;
-  readonly cycles: number;
-  readonly students: number;
 }
 
 /** Why there is no calibration, and which items (by place) are the cause. */
@@ -91,7 +84,13 @@ export function calibrate(
     mostCycles,
   });
   if ("open" in fit) return { noEstimate: "singular", items: fit.open };
+  const { population: found, logLikelihood, converged, cycles, students } = fit;
   return {
+    population: found,
+    logLikelihood,
+    converged,
+    cycles,
+    students,
     items: fit.items.map((free, j) => {
       const { a, b, c } = fromFree(free);
       // Errors of log a and logit c carried over to a and c (delta method).
@@ -105,11 +104,6 @@ export function calibrate(
         answers: answersOf(patterns, j),
       };
     }),
-    population: fit.population,
-    logLikelihood: fit.logLikelihood,
-    converged: fit.converged,
-    cycles: fit.cycles,
-    students: studentsOf(patterns),
   };
 }
 
@@ -119,10 +113,6 @@ export function demandPopulation(population: Population): void {
     mean: population.mean,
     sd: population.sd,
   });
-}
-
-export function studentsOf(patterns: readonly ResponsePattern[]): number {
-  return patterns.reduce((sum, { count }) => sum + count, 0);
 }
 
 export function answersOf(patterns: readonly ResponsePattern[], j: number): number {

@@ -1,7 +1,7 @@
 import { demandThat } from "../model/fail";
 import type { NoEstimate } from "../model/noEstimate";
-import { answersOf, demandPopulation, LEAST_ANSWERS, MOST_CYCLES, studentsOf } from "./calibrate";
-import { type EstimatedPopulation, fitItems, type Population } from "./calibration/fitItems";
+import { answersOf, demandPopulation, LEAST_ANSWERS, MOST_CYCLES } from "./calibrate";
+import { type FitReport, fitItems, type Population } from "./calibration/fitItems";
 import { pointsFamily } from "./calibration/pointsFamily";
 import { type ResponsePattern, responsePatterns } from "./calibration/responsePatterns";
 import type { PartialCreditItem } from "./partialCredit";
@@ -25,14 +25,8 @@ export interface CalibratedPointsItem extends PartialCreditItem {
   readonly answers: number;
 }
 
-export interface PointsCalibration {
+export interface PointsCalibration extends FitReport {
   readonly items: readonly CalibratedPointsItem[];
-  readonly population: EstimatedPopulation;
-  readonly logLikelihood: number;
-  /** False when the cycles ran out or an estimate stands at a bound: do not use it unseen. */
-  readonly converged: boolean;
-  readonly cycles: number;
-  readonly students: number;
 }
 
 /** Why there is no calibration, and which items (by place) are the cause. */
@@ -80,7 +74,13 @@ export function calibratePoints(
     mostCycles,
   });
   if ("open" in fit) return { noEstimate: "singular", items: fit.open };
+  const { population: found, logLikelihood, converged, cycles, students } = fit;
   return {
+    population: found,
+    logLikelihood,
+    converged,
+    cycles,
+    students,
     items: fit.items.map(([logA = 0, ...steps], j) => ({
       a: Math.exp(logA),
       steps,
@@ -88,11 +88,6 @@ export function calibratePoints(
       seSteps: steps.map((_, step) => fit.error(j, step + 1)),
       answers: answersOf(patterns, j),
     })),
-    population: fit.population,
-    logLikelihood: fit.logLikelihood,
-    converged: fit.converged,
-    cycles: fit.cycles,
-    students: studentsOf(patterns),
   };
 }
 

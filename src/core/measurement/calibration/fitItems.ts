@@ -33,14 +33,21 @@ export interface FitProblem {
   readonly mostCycles: number;
 }
 
-export interface Fit {
+/** How an estimation went, whatever it estimated. */
+export interface FitReport {
+  /** As given, with errors 0; estimated where there are anchors. */
+  readonly population: EstimatedPopulation;
+  readonly logLikelihood: number;
+  /** False when the cycles ran out or an estimate stands at a bound: do not use it unseen. */
+  readonly converged: boolean;
+  readonly cycles: number;
+  readonly students: number;
+}
+
+export interface Fit extends FitReport {
   readonly items: readonly FreeItem[];
   /** Standard error of an item's free parameter; 0 where it was fixed. */
   readonly error: (item: number, parameter: number) => number;
-  readonly population: EstimatedPopulation;
-  readonly logLikelihood: number;
-  readonly converged: boolean;
-  readonly cycles: number;
 }
 
 /** Largest change of a free parameter (logits, log a) in one EM step at which the estimates stand. */
@@ -92,6 +99,7 @@ export function fitItems(problem: FitProblem): Fit | { readonly open: readonly n
     logLikelihood: likelihood(flat),
     converged: settled && !isAtBound,
     cycles,
+    students: patterns.reduce((sum, { count }) => sum + count, 0),
   };
 }
 
