@@ -11,7 +11,7 @@ const coreAdapters = {
   "answers/editDistance": ["damerau-levenshtein"],
   "numeric/distribution": ["jstat"],
   "numeric/rational": ["fraction\\.js"],
-  "items/(\\w+/body|optionsSchema|textsByName|itemBodySchema)": ["yup"],
+  "items/(\\w+/body|optionsSchema|namedTexts|textsByName|itemBodySchema)": ["yup"],
   "reading/readability": [
     "automated-readability",
     "coleman-liau",

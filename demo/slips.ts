@@ -20,6 +20,41 @@ const SLIPS: { readonly [Kind in ItemKind]: Slip<Kind> } = {
   },
   "single-choice": ({ options }, random) => ({ option: anyWrong(options, random) }),
   "multiple-choice": ({ options }, random) => ({ options: [anyWrong(options, random)] }),
+  "inline-choice": ({ gaps }) => ({
+    choices: Object.fromEntries(
+      gaps.map(({ id, options, right }) => [id, options.find((option) => option.id !== right)?.id ?? right]),
+    ),
+  }),
+  order: ({ wanted }) => ({ order: [...wanted].reverse() }),
+  matching: ({ things, partners, wanted }) => ({
+    pairs: Object.fromEntries(
+      things.map(({ id }) => [id, partners.find((partner) => partner.id !== wanted[id])?.id ?? ""]),
+    ),
+  }),
+  "select-words": ({ pieces }) => ({
+    chosen: pieces.flatMap(({ id, right }) => (id === null || right ? [] : [id])).slice(0, 1),
+  }),
+  "number-line": ({ right, places }) =>
+    "point" in right
+      ? { mark: { point: (right.point + 1) % places } }
+      : { mark: { ...right, withLow: !right.withLow, withHigh: !right.withHigh } },
+  grid: ({ task, right, across }) => {
+    const [[x, y] = [0, 0]] = right;
+    const off = (x + 1) % across.numbers.length;
+    return {
+      points:
+        task === "line"
+          ? [
+              [x, y],
+              [off, y === 0 ? 1 : y - 1],
+            ]
+          : [[off, y]],
+    };
+  },
+  shading: ({ parts, right }) => ({
+    shaded: Array.from({ length: right === parts ? parts - 1 : right + 1 }, (_, n) => n),
+  }),
+  expression: ({ keyText }) => ({ text: `${keyText} + 1` }),
   "short-text": ({ keyText }) => ({ text: [...keyText].reverse().join("") }),
 };
 

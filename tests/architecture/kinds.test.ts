@@ -36,14 +36,11 @@ it("each registry names every kind, and the rooms of the core and of the screen 
     for (const kind of ITEM_KINDS) expect(code(registry), `${registry} ${kind}`).toMatch(new RegExp(`"?${kind}"?:`));
   const rooms = readdirSync("src/core/items").filter((name) => statSync(join("src/core/items", name)).isDirectory());
   expect(rooms).toHaveLength(ITEM_KINDS.length);
+  // Beside these a room may have helpers of its own.
   for (const room of rooms)
-    expect(readdirSync(join("src/core/items", room)).sort()).toEqual([
-      "body.ts",
-      "check.ts",
-      "draw.ts",
-      "responseWords.ts",
-      "room.ts",
-    ]);
+    expect(readdirSync(join("src/core/items", room))).toEqual(
+      expect.arrayContaining(["body.ts", "check.ts", "draw.ts", "responseWords.ts", "room.ts"]),
+    );
   for (const kind of WORK_KINDS)
     expect(files("src/core/work/conductors")).toContain(`src/core/work/conductors/${kind}.ts`);
 });

@@ -1,6 +1,14 @@
+import type { ExpressionBody } from "./expression/body";
+import type { GridBody } from "./grid/body";
+import type { InlineChoiceBody } from "./inlineChoice/body";
 import type { ItemKind } from "./itemKind";
+import type { MatchingBody } from "./matching/body";
 import type { MultipleChoiceBody } from "./multipleChoice/body";
 import type { NumberBody } from "./number/body";
+import type { NumberLineBody } from "./numberLine/body";
+import type { OrderBody } from "./order/body";
+import type { SelectWordsBody } from "./selectWords/body";
+import type { ShadingBody } from "./shading/body";
 import type { ShortTextBody } from "./shortText/body";
 import type { SingleChoiceBody } from "./singleChoice/body";
 
@@ -25,6 +33,14 @@ export interface BodyOf {
   readonly "single-choice": SingleChoiceBody;
   readonly "multiple-choice": MultipleChoiceBody;
   readonly "short-text": ShortTextBody;
+  readonly "inline-choice": InlineChoiceBody;
+  readonly order: OrderBody;
+  readonly matching: MatchingBody;
+  readonly "select-words": SelectWordsBody;
+  readonly "number-line": NumberLineBody;
+  readonly grid: GridBody;
+  readonly shading: ShadingBody;
+  readonly expression: ExpressionBody;
 }
 
 /** What every part has, whatever its kind. */

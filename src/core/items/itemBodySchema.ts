@@ -1,8 +1,16 @@
 import { array, lazy, mixed, number, type ObjectSchema, object, string } from "yup";
+import { expressionSchema } from "./expression/body";
+import { gridSchema } from "./grid/body";
+import { inlineChoiceSchema } from "./inlineChoice/body";
 import type { ItemBody } from "./itemBody";
 import { ITEM_KINDS, type ItemKind } from "./itemKind";
+import { matchingSchema } from "./matching/body";
 import { multipleChoiceSchema } from "./multipleChoice/body";
 import { numberSchema } from "./number/body";
+import { numberLineSchema } from "./numberLine/body";
+import { orderSchema } from "./order/body";
+import { selectWordsSchema } from "./selectWords/body";
+import { shadingSchema } from "./shading/body";
 import { shortTextSchema } from "./shortText/body";
 import { singleChoiceSchema } from "./singleChoice/body";
 import { isTexts, textsByName } from "./textsByName";
@@ -13,6 +21,14 @@ const BODY_SCHEMAS = {
   "single-choice": singleChoiceSchema,
   "multiple-choice": multipleChoiceSchema,
   "short-text": shortTextSchema,
+  "inline-choice": inlineChoiceSchema,
+  order: orderSchema,
+  matching: matchingSchema,
+  "select-words": selectWordsSchema,
+  "number-line": numberLineSchema,
+  grid: gridSchema,
+  shading: shadingSchema,
+  expression: expressionSchema,
 } satisfies Record<ItemKind, ObjectSchema<object>>;
 
 const frame = object({

@@ -1,5 +1,6 @@
 import type { DecimalMark } from "../model/decimalMark";
 import type { ParameterValues } from "./drawParameters";
+import { isTexts } from "./textsByName";
 import type { Verdict } from "./verdict";
 
 /** What a part is drawn with. */
@@ -54,4 +55,22 @@ export interface ItemRoom<Body, Drawn, Shown, Response> {
 export function sentText(sent: unknown, name: string): string | null {
   const value = typeof sent === "object" && sent !== null ? (sent as Record<string, unknown>)[name] : undefined;
   return typeof value === "string" ? value : null;
+}
+
+/**
+ * A record of the browser's with texts by name under a name; null when it is none.
+ * @example sentNames({ pairs: { "1": "B" } }, "pairs") // { "1": "B" }
+ */
+export function sentNames(sent: unknown, name: string): Readonly<Record<string, string>> | null {
+  const value = typeof sent === "object" && sent !== null ? (sent as Record<string, unknown>)[name] : undefined;
+  return isTexts(value) ? (value as Record<string, string>) : null;
+}
+
+/**
+ * A record of the browser's with a list of texts under a name; null when it is none.
+ * @example sentList({ order: ["B", "A"] }, "order") // ["B", "A"]
+ */
+export function sentList(sent: unknown, name: string): readonly string[] | null {
+  const value = typeof sent === "object" && sent !== null ? (sent as Record<string, unknown>)[name] : undefined;
+  return Array.isArray(value) && value.every((one) => typeof one === "string") ? value : null;
 }

@@ -1,7 +1,15 @@
+import { expressionRoom } from "./expression/room";
+import { gridRoom } from "./grid/room";
+import { inlineChoiceRoom } from "./inlineChoice/room";
 import type { ItemKind } from "./itemKind";
+import { matchingRoom } from "./matching/room";
 import { multipleChoiceRoom } from "./multipleChoice/room";
 import { numberRoom } from "./number/room";
+import { numberLineRoom } from "./numberLine/room";
+import { orderRoom } from "./order/room";
 import type { ItemRoom } from "./room";
+import { selectWordsRoom } from "./selectWords/room";
+import { shadingRoom } from "./shading/room";
 import { shortTextRoom } from "./shortText/room";
 import { singleChoiceRoom } from "./singleChoice/room";
 
@@ -11,6 +19,14 @@ const ROOMS = {
   "single-choice": singleChoiceRoom,
   "multiple-choice": multipleChoiceRoom,
   "short-text": shortTextRoom,
+  "inline-choice": inlineChoiceRoom,
+  order: orderRoom,
+  matching: matchingRoom,
+  "select-words": selectWordsRoom,
+  "number-line": numberLineRoom,
+  grid: gridRoom,
+  shading: shadingRoom,
+  expression: expressionRoom,
 } satisfies Record<ItemKind, unknown>;
 
 type Rooms = typeof ROOMS;

@@ -34,7 +34,7 @@ const LEAST_EXPECTED = 1;
  * right against what all curves together expect, integrated over the population. `parameters`: how many of an item's were estimated from
  * these answers (0 for known ones). Only students who were given every item count; no estimate without any, or with too few for a degree of freedom.
  * @throws CoreError "bad-argument", where this does not hold: Every student needs a score for each of two items or more.
- * @example itemFit([[1, 0]], [{ a: 1, b: 0, c: 0 }, { a: 1, b: 0, c: 0 }], { mean: 0, sd: 1 }, 0)[0] // { chiSquare: 1, degreesOfFreedom: 1, p: 0.317, … }
+ * @example itemFit([], [{ a: 1, b: 0, c: 0 }, { a: 1, b: 0, c: 0 }], { mean: 0, sd: 1 }, 0)[0] // { noEstimate: "no-complete-answers" }
  */
 export function itemFit(
   scores: readonly (readonly Score[])[],

@@ -25,7 +25,10 @@ export const SKILL_DEVIATES: readonly number[] = Array.from({ length: 13 }, (_, 
 /** Logarithms of masses of one skill's effects at each student's effect: [student's effect][skill's deviate]. */
 export type SkillMasses = readonly (readonly number[])[];
 
-/** By skill: how likely its reviews are under each pair of effects, the skill's own normal density counted in. */
+/**
+ * By skill: how likely its reviews are under each pair of effects, the skill's own normal density counted in.
+ * @example massesOfSkills([], 0.35).size // 0
+ */
 export function massesOfSkills(reviews: readonly PastReview[], skillSpread: number): ReadonlyMap<string, SkillMasses> {
   const bySkill = groupBy(reviews, ({ skillId }) => skillId);
   return new Map(

@@ -72,7 +72,140 @@ const text: PartBody = {
   ignorePunctuation: true,
   spelling: "lenient",
 };
-const all = { number, "single-choice": single, "multiple-choice": multiple, "short-text": text } as const;
+const inline: PartBody = {
+  id: "a",
+  kind: "inline-choice",
+  text: ["For {a} {things} there are ", { gap: "one" }, ", which is ", { gap: "two" }, " of them."],
+  gaps: [
+    {
+      id: "one",
+      options: [
+        { id: "k", text: "{b}" },
+        { id: "less", text: "{a}", misconceptionId: "took-the-rest" },
+        { id: "same", text: "8" },
+        { id: "more", text: "9" },
+      ],
+      right: "k",
+    },
+    {
+      id: "two",
+      options: [
+        { id: "k", text: "all" },
+        { id: "n", text: "half" },
+      ],
+      right: "k",
+    },
+  ],
+};
+const order: PartBody = {
+  id: "a",
+  kind: "order",
+  members: [
+    { id: "p", text: "{a} of {b}", value: "a / b" },
+    { id: "q", text: "1 of {b}", value: "1 / b" },
+    { id: "s", text: "2 of {b}", value: "2 / b" },
+    { id: "t", text: "3 of {b}", value: "3 / b" },
+  ],
+  misconceptions: [{ id: "turned-the-ratio-round", order: ["p", "t", "s", "q"] }],
+};
+const matching: PartBody = {
+  id: "a",
+  kind: "matching",
+  things: [
+    { id: "u", text: "{a} of {b}", partner: "p" },
+    { id: "v", text: "2 of {b}", partner: "q" },
+    { id: "w", text: "4 of 16", partner: "q" },
+  ],
+  partners: [
+    { id: "p", text: "three quarters" },
+    { id: "q", text: "one quarter" },
+    { id: "z", text: "one half" },
+  ],
+  misconceptions: [{ id: "took-the-rest", thing: "u", partner: "q" }],
+};
+const select: PartBody = {
+  id: "a",
+  kind: "select-words",
+  text: [
+    { text: "{a} boats, " },
+    { id: "p", text: "half ", right: true },
+    { text: "of them " },
+    { id: "q", text: "red ", misconceptionId: "took-the-rest" },
+    { id: "s", text: "and " },
+    { id: "t", text: "a third", right: true },
+  ],
+};
+const line: PartBody = {
+  id: "a",
+  kind: "number-line",
+  from: "0",
+  to: "2",
+  step: "1 / b",
+  labelEvery: "4",
+  right: { point: "a / b" },
+  misconceptions: [{ id: "turned-the-ratio-round", mark: { point: "b / (a + 2)" } }],
+};
+const interval: PartBody = {
+  ...line,
+  right: { low: "1 / 2", high: null, withLow: true, withHigh: false },
+  misconceptions: [{ id: "took-the-rest", mark: { low: null, high: "1 / 2", withLow: false, withHigh: true } }],
+};
+const points: PartBody = {
+  id: "a",
+  kind: "grid",
+  across: { from: "-2", to: "8", step: "1" },
+  up: { from: "0", to: "10", step: "2" },
+  task: "points",
+  right: [
+    { x: "a", y: "b" },
+    { x: "0", y: "a" },
+  ],
+  misconceptions: [
+    {
+      id: "turned-the-ratio-round",
+      points: [
+        { x: "b", y: "a" },
+        { x: "0", y: "a" },
+      ],
+    },
+  ],
+};
+const straight: PartBody = { ...points, task: "line" };
+const shading: PartBody = {
+  id: "a",
+  kind: "shading",
+  parts: "b",
+  columns: "4",
+  right: "3 / 4",
+  misconceptions: [
+    { id: "took-the-rest", value: "1 / 4" },
+    { id: "no-whole-part", value: "1 / 3" },
+  ],
+};
+const expression: PartBody = {
+  id: "a",
+  kind: "expression",
+  answer: "x = {b}",
+  form: "solved",
+  misconceptions: [
+    { id: "took-the-rest", text: "x = {a}" },
+    { id: "same-as-key", text: "2x = 16" },
+  ],
+};
+const all = {
+  number,
+  "single-choice": single,
+  "multiple-choice": multiple,
+  "short-text": text,
+  "inline-choice": inline,
+  order,
+  matching,
+  "select-words": select,
+  "number-line": line,
+  grid: points,
+  shading,
+  expression,
+} as const;
 
 const check = (item: DrawnItem, response: object) => checkItem(item, { a: response });
 const earned = (item: DrawnItem, response: object) => {
@@ -214,6 +347,315 @@ describe("a short text", () => {
     expect(earned(item, { text: "  " })).toBe("empty");
     expect(() => draw({ ...text, misconceptions: [{ id: "m", text: "three quarters" }] })).toThrow(/mistake for right/);
     expect(earned(draw({ ...text, notAccepted: ["six eights"] }), { text: "six eights" })).toEqual([0, 1]);
+  });
+});
+
+/** Letters of the screen for stable ids. */
+const lettersOf = (item: DrawnItem) =>
+  new Map((orderOf(item)?.a ?? []).map((id, place) => [id, "ABCDEFGH"[place] ?? ""]));
+
+describe("gaps in a text", () => {
+  const item = draw(inline);
+
+  it("count one by one, whatever order their options stand in; the same text stands there once", () => {
+    expect(earned(item, { choices: { one: "k", two: "k" } })).toEqual([2, 2]);
+    expect(earned(item, { choices: { one: "more", two: "k" } })).toEqual([1, 2]);
+    expect(shown(item, { choices: { one: "less", two: "n" } })).toEqual(["took-the-rest"]);
+    expect(orderOf(item)?.a).toHaveLength(5);
+    expect(item.parts[0]?.keyText).toBe("8; all");
+    expect(responseWords(item, { a: { choices: { one: "less", two: "n" } } })).toEqual(["6; half"]);
+  });
+
+  it("are asked for when left open, and know their own options only", () => {
+    expect(earned(item, { choices: { one: "k" } })).toBe("empty");
+    expect(earned(item, { choices: { one: "gone", two: "k" } })).toBe("no-such-option");
+  });
+
+  it("are sent by the letters of the screen, in an order kept from before too", () => {
+    const sentFor = (drawn: DrawnItem) => {
+      const gapIds = (orderOf(drawn)?.a ?? []).filter((id) => id.startsWith("one/"));
+      return { a: { choices: { "1": "ABCD"[gapIds.indexOf("one/less")] ?? "", "2": "Z" } } };
+    };
+    const other = inOrder(item, { a: [...(orderOf(item)?.a ?? [])].reverse() });
+    for (const drawn of [item, other])
+      expect(receivedResponse(drawn, sentFor(drawn))).toEqual({ a: { choices: { one: "less", two: "no-option-Z" } } });
+  });
+
+  it("need to stand in the text once each, with a right option and another", () => {
+    expect(() => draw({ ...inline, text: ["no gap"] })).toThrow(/every gap once/);
+    const [one] = inline.gaps;
+    const alone = { id: "one", options: one?.options.filter(({ id }) => ["k", "same"].includes(id)) ?? [], right: "k" };
+    expect(() => draw({ ...inline, text: [{ gap: "one" }], gaps: [alone] })).toThrow(/right option and another/);
+    expect(() => draw({ ...inline, text: [{ gap: "one" }], gaps: [{ ...alone, right: "gone" }] })).toThrow(/right/);
+  });
+});
+
+describe("an order", () => {
+  const item = draw(order);
+
+  it.each([
+    [
+      ["q", "s", "t", "p"],
+      [3, 3],
+    ],
+    [
+      ["s", "q", "t", "p"],
+      [2, 3],
+    ],
+    [
+      ["p", "q", "s", "t"],
+      [2, 3],
+    ],
+    [
+      ["p", "t", "s", "q"],
+      [0, 3],
+    ],
+  ])("of %j earns %j: one step for each that stands right after the first", (given, wanted) => {
+    expect(earned(item, { order: given })).toEqual(wanted);
+  });
+
+  it("is never shown as it should be, goes by values or as it is written, and may go down", () => {
+    for (let seed = 0; seed < 60; seed++) {
+      const drawn = drawItem(versionOf(order), seed);
+      expect(orderOf(drawn)?.a).not.toEqual(["q", "s", "t", "p"]);
+    }
+    expect(earned(draw({ ...order, descending: true }), { order: ["p", "t", "s", "q"] })).toEqual([3, 3]);
+    const written = { ...order, members: order.members.map(({ id, text: said }) => ({ id, text: said })) };
+    expect(earned(draw(written), { order: ["p", "q", "s", "t"] })).toEqual([3, 3]);
+  });
+
+  it("takes letters for what stood there, and nothing but all of its members", () => {
+    const letters = lettersOf(item);
+    const sent = { a: { order: ["q", "s", "t", "p"].map((id) => letters.get(id) ?? "") } };
+    expect(receivedResponse(item, sent)).toEqual({ a: { order: ["q", "s", "t", "p"] } });
+    expect(earned(item, { order: ["q", "s"] })).toBe("no-such-option");
+    expect(earned(item, { order: ["q", "q", "t", "p"] })).toBe("no-such-option");
+    expect(earned(item, { order: [] })).toBe("empty");
+  });
+
+  it("needs members that differ, by text and by value", () => {
+    const twice = [...order.members, { id: "y", text: "other", value: "6 / 8" }];
+    expect(() => draw({ ...order, members: twice, misconceptions: [] })).toThrow(/value of its own/);
+    const same = order.members.map(({ id }) => ({ id, text: "same" }));
+    expect(() => draw({ ...order, members: same, misconceptions: [] })).toThrow(/told apart/);
+    expect(() => draw({ ...order, misconceptions: [{ id: "m", order: ["p", "q"] }] })).toThrow(/told apart/);
+  });
+});
+
+describe("a matching", () => {
+  const item = draw(matching);
+
+  it("counts each thing, several of one partner too", () => {
+    expect(earned(item, { pairs: { u: "p", v: "q", w: "q" } })).toEqual([3, 3]);
+    expect(earned(item, { pairs: { u: "q", v: "q", w: "z" } })).toEqual([1, 3]);
+    expect(shown(item, { pairs: { u: "q", v: "q", w: "z" } })).toEqual(["took-the-rest"]);
+    expect(earned(item, { pairs: { u: "p", v: "q" } })).toBe("empty");
+    expect(earned(item, { pairs: { u: "p", v: "q", w: "gone" } })).toBe("no-such-option");
+    expect(responseWords(item, { a: { pairs: { u: "p", v: "q", w: "z" } } })).toEqual([
+      "6 of 8: three quarters; 2 of 8: one quarter; 4 of 16: one half",
+    ]);
+  });
+
+  it("takes places and letters for what stood there", () => {
+    const letters = lettersOf(item);
+    const sent = { "1": letters.get("p") ?? "", "2": letters.get("q") ?? "", "3": "H" };
+    expect(receivedResponse(item, { a: { pairs: sent } })).toEqual({
+      a: { pairs: { u: "p", v: "q", w: "no-option-H" } },
+    });
+  });
+
+  it("needs partners that are there and sides that differ", () => {
+    expect(() => draw({ ...matching, partners: matching.partners.slice(1) })).toThrow(/partners that are there/);
+    expect(() => draw({ ...matching, misconceptions: [{ id: "m", thing: "u", partner: "gone" }] })).toThrow();
+    const same = matching.partners.map(({ id }) => ({ id, text: "same" }));
+    expect(() => draw({ ...matching, partners: same })).toThrow(/told apart/);
+  });
+});
+
+describe("words to select", () => {
+  const item = draw(select);
+
+  it("count right ones less wrong ones", () => {
+    expect(earned(item, { chosen: ["p", "t"] })).toEqual([2, 2]);
+    expect(earned(item, { chosen: ["t"] })).toEqual([1, 2]);
+    expect(earned(item, { chosen: ["p", "t", "q"] })).toEqual([1, 2]);
+    expect(shown(item, { chosen: ["q"] })).toEqual(["took-the-rest"]);
+    expect(earned(item, { chosen: [] })).toBe("empty");
+    expect(earned(item, { chosen: ["x"] })).toBe("no-such-option");
+    expect(item.parts[0]?.keyText).toBe("half; a third");
+  });
+
+  it("are sent by their place among what can be selected, each once", () => {
+    expect(receivedResponse(item, { a: { chosen: ["4", "1", "1"] } })).toEqual({ a: { chosen: ["t", "p"] } });
+    expect(receivedResponse(item, { a: { chosen: ["9"] } })).toEqual({ a: { chosen: ["no-option-9"] } });
+  });
+
+  it("need some that are right and some that are wrong", () => {
+    const only = (right: boolean) => ({ ...select, text: select.text.map((piece) => ({ ...piece, right })) });
+    expect(() => draw(only(true))).toThrow(/right and others/);
+    expect(() => draw(only(false))).toThrow(/right and others/);
+  });
+});
+
+describe("a number line", () => {
+  const [item, wide] = [draw(line), draw(interval)];
+
+  it("takes a point where it is, and names the misconception behind another", () => {
+    expect(earned(item, { mark: { point: 6 } })).toEqual([1, 1]);
+    expect(earned(item, { mark: { point: 5 } })).toEqual([0, 1]);
+    expect(shown(item, { mark: { point: 8 } })).toEqual(["turned-the-ratio-round"]);
+    expect(item.parts[0]?.keyText).toBe("3/4");
+    for (const point of [-1, 17, 2.5]) expect(earned(item, { mark: { point } })).toBe("no-such-option");
+  });
+
+  it("takes an interval end by end, with what belongs to it", () => {
+    const mark = (low: number | null, high: number | null, withLow = true, withHigh = false) => ({
+      mark: { low, high, withLow, withHigh },
+    });
+    expect(earned(wide, mark(4, null))).toEqual([2, 2]);
+    // What is not there is neither in nor out.
+    expect(earned(wide, mark(4, null, true, true))).toEqual([2, 2]);
+    expect(earned(wide, mark(4, null, false))).toEqual([1, 2]);
+    expect(earned(wide, mark(4, 9))).toEqual([1, 2]);
+    expect(earned(wide, mark(null, 4, false, true))).toEqual([0, 2]);
+    expect(shown(wide, mark(null, 4, false, true))).toEqual(["took-the-rest"]);
+    expect(earned(wide, mark(null, null))).toBe("empty");
+    expect(earned(wide, mark(9, 4))).toBe("no-such-option");
+    expect(earned(wide, { mark: { point: 4 } })).toBe("no-such-option");
+    expect(wide.parts[0]?.keyText).toBe("x ≥ 1/2");
+    const words = [mark(null, 4, false, true), mark(0, 12, false, true), mark(2, null, false)];
+    expect(words.map((response) => responseWords(wide, { a: response })[0])).toEqual([
+      "x ≤ 1/2",
+      "0 < x ≤ 1 1/2",
+      "x > 1/4",
+    ]);
+  });
+
+  it("needs a place for every mark, and ends that do not cross", () => {
+    expect(() => draw({ ...line, right: { point: "1 / 3" } })).toThrow(/no place/);
+    expect(() => draw({ ...line, step: "0" })).toThrow(/step/);
+    expect(() => draw({ ...line, step: "1 / 200", misconceptions: [] })).toThrow(/2 to 201 places/);
+    const crossed = { low: "1", high: "1 / 2", withLow: true, withHigh: true };
+    expect(() => draw({ ...interval, right: crossed })).toThrow(/cross/);
+    expect(() => draw({ ...interval, right: { ...crossed, low: null, high: null } })).toThrow(/cross/);
+  });
+});
+
+describe("a grid", () => {
+  const [item, along] = [draw(points), draw(straight)];
+
+  it("counts points one by one, wrong ones against right ones", () => {
+    // 6 is the eighth line across from -2, 8 the fourth up from 0.
+    expect(
+      earned(item, {
+        points: [
+          [8, 4],
+          [2, 3],
+        ],
+      }),
+    ).toEqual([2, 2]);
+    expect(earned(item, { points: [[8, 4]] })).toEqual([1, 2]);
+    expect(
+      earned(item, {
+        points: [
+          [8, 4],
+          [2, 3],
+          [0, 0],
+        ],
+      }),
+    ).toEqual([1, 2]);
+    expect(
+      shown(item, {
+        points: [
+          [10, 3],
+          [2, 3],
+        ],
+      }),
+    ).toEqual(["turned-the-ratio-round"]);
+    expect(item.parts[0]?.keyText).toBe("(6, 8); (0, 6)");
+    expect(earned(item, { points: [] })).toBe("empty");
+    expect(earned(item, { points: [[11, 0]] })).toBe("no-such-option");
+  });
+
+  it("takes any two points of the line, and half for one of them", () => {
+    expect(
+      earned(along, {
+        points: [
+          [8, 4],
+          [2, 3],
+        ],
+      }),
+    ).toEqual([2, 2]);
+    expect(
+      earned(along, {
+        points: [
+          [2, 3],
+          [8, 4],
+        ],
+      }),
+    ).toEqual([2, 2]);
+    expect(
+      earned(along, {
+        points: [
+          [8, 4],
+          [2, 2],
+        ],
+      }),
+    ).toEqual([1, 2]);
+    expect(
+      earned(along, {
+        points: [
+          [8, 4],
+          [8, 4],
+        ],
+      }),
+    ).toBe("empty");
+    expect(earned(along, { points: [[8, 4]] })).toBe("empty");
+  });
+
+  it("needs points on its crossings, and two of a line", () => {
+    expect(() => draw({ ...points, right: [{ x: "a", y: "1" }] })).toThrow(/no line/);
+    expect(() => draw({ ...straight, right: [{ x: "a", y: "b" }] })).toThrow(/two of a line/);
+    expect(() => draw({ ...points, up: { from: "0", to: "100", step: "1" } })).toThrow(/2 to 41 lines/);
+  });
+});
+
+describe("a fraction by shading", () => {
+  const item = draw(shading);
+
+  it("counts parts, whichever they are, and leaves out a telling fraction that is no number of parts", () => {
+    expect(earned(item, { shaded: [0, 1, 2, 3, 4, 5] })).toEqual([1, 1]);
+    expect(earned(item, { shaded: [7, 6, 5, 4, 3, 2] })).toEqual([1, 1]);
+    expect(earned(item, { shaded: [1, 1, 2] })).toEqual([0, 1]);
+    expect(shown(item, { shaded: [3, 5] })).toEqual(["took-the-rest"]);
+    expect(tellingMistakes(item).map(({ misconceptionId }) => misconceptionId)).toEqual(["took-the-rest"]);
+    expect(earned(item, { shaded: [] })).toBe("empty");
+    expect(earned(item, { shaded: [8] })).toBe("no-such-option");
+    expect(earned(draw({ ...shading, right: "0" }), { shaded: [] })).toEqual([1, 1]);
+  });
+
+  it("needs full rows and a whole number of parts", () => {
+    expect(() => draw({ ...shading, columns: "3" })).toThrow(/full rows/);
+    expect(() => draw({ ...shading, right: "1 / 3" })).toThrow(/full rows/);
+    expect(() => draw({ ...shading, parts: "101", columns: "101" })).toThrow(/full rows/);
+  });
+});
+
+describe("an expression", () => {
+  const item = draw(expression);
+
+  it("is right in the form asked for, asked back in another, and tells of a known mistake", () => {
+    for (const typed of ["x = 8", "8", "8 = x"]) expect(earned(item, { text: typed })).toEqual([1, 1]);
+    expect(earned(item, { text: "2x = 16" })).toBe("not-solved");
+    expect(earned(item, { text: "y = 8" })).toBe("other-letters");
+    expect(shown(item, { text: "x = 6" })).toEqual(["took-the-rest"]);
+    expect(earned(item, { text: " " })).toBe("empty");
+    expect(tellingMistakes(item).map(({ misconceptionId }) => misconceptionId)).toEqual(["took-the-rest"]);
+  });
+
+  it("needs a key that can be read, in its own form", () => {
+    expect(() => draw({ ...expression, answer: "x = ((" })).toThrow(/can't be read/);
+    expect(() => draw({ ...expression, answer: "2x = 16", misconceptions: [] })).toThrow(/form asked for/);
   });
 });
 

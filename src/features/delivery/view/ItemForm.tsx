@@ -27,7 +27,7 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
     if (said.kind === "feedback") time.restart();
     feedbackBox.current?.scrollIntoView({ block: "nearest" });
     if (over) feedbackBox.current?.querySelector<HTMLElement>("[data-next]")?.focus({ preventScroll: true });
-    else firstField(form.current)?.select();
+    else reselect(firstField(form.current));
   }, [said, over, time.restart]);
   const handIn = (event: FormEvent) => {
     event.preventDefault();
@@ -96,7 +96,14 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
   );
 }
 
-const firstField = (form: HTMLFormElement | null) => form?.querySelector<HTMLInputElement>("[data-answer]") ?? null;
+const firstField = (form: HTMLFormElement | null) =>
+  form?.querySelector<HTMLElement | SVGElement>("[data-answer]") ?? null;
+
+/** Back to the answer, in which what was typed can be typed over. */
+function reselect(field: HTMLElement | SVGElement | null): void {
+  if (field instanceof HTMLInputElement && field.type === "text") field.select();
+  else field?.focus({ preventScroll: true });
+}
 
 function HintBelow({ text, problem }: { readonly text: string | null; readonly problem: string | null }) {
   if (text !== null)

@@ -16,7 +16,7 @@ export interface PartControl<Kind extends ItemKind, Value> {
   readonly empty: Value;
   readonly Control: (props: ControlProps<Kind, Value>) => ReactNode;
   /** What keeps a value from being handed in; null when nothing does. Nothing is lost, and no try used up. */
-  readonly problem: (value: Value) => string | null;
+  readonly problem: (value: Value, part: PartView<Kind>) => string | null;
   /** The value as it is sent. */
   readonly response: (value: Value) => object;
   /** The value as it stands on the screen, to name it later. */

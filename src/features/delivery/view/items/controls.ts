@@ -1,8 +1,16 @@
 import type { ItemKind } from "@/core/items/itemKind";
 import type { PartView } from "../../types";
 import type { PartControl } from "./control";
+import { expressionEntry } from "./Expression";
+import { gridPlane } from "./Grid";
+import { inlineChoice } from "./InlineChoice";
+import { matchingRows } from "./Matching";
 import { multipleChoice } from "./MultipleChoice";
 import { numberEntry } from "./NumberEntry";
+import { numberLine } from "./NumberLine";
+import { orderRows } from "./Order";
+import { selectWords } from "./SelectWords";
+import { shadedFigure } from "./Shading";
 import { shortText } from "./ShortText";
 import { singleChoice } from "./SingleChoice";
 
@@ -12,6 +20,14 @@ const CONTROLS = {
   "single-choice": singleChoice,
   "multiple-choice": multipleChoice,
   "short-text": shortText,
+  "inline-choice": inlineChoice,
+  order: orderRows,
+  matching: matchingRows,
+  "select-words": selectWords,
+  "number-line": numberLine,
+  grid: gridPlane,
+  shading: shadedFigure,
+  expression: expressionEntry,
 } satisfies Record<ItemKind, unknown>;
 
 /** The control of a kind. A part and its value are of the same kind, which the type system can't see through a lookup. */
@@ -26,8 +42,8 @@ export const emptyValues = (parts: readonly PartView[]): PartValues =>
 
 /** The first thing that keeps the values from being handed in; where there are several parts, it says which. */
 export function problemOf(parts: readonly PartView[], values: PartValues): string | null {
-  for (const [place, { id, kind }] of parts.entries()) {
-    const problem = controlOf(kind).problem(values[id]);
+  for (const [place, part] of parts.entries()) {
+    const problem = controlOf(part.kind).problem(values[part.id], part);
     if (problem !== null) return parts.length > 1 ? `Part ${place + 1}: ${problem}` : problem;
   }
   return null;

@@ -1,0 +1,5 @@
+import type { DrawnGrid, GridResponse } from "./body";
+import { crossingWords } from "./draw";
+
+/** The points by their coordinates. */
+export const responseWords = (drawn: DrawnGrid, { points }: GridResponse): string => crossingWords(drawn, points);
