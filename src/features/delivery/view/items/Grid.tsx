@@ -24,7 +24,7 @@ const coordinates = ([x, y]: Crossing, { across, up }: Axes): string => `(${acro
 const isSame = ([x, y]: Crossing, [u, v]: Crossing): boolean => x === u && y === v;
 
 const SIZE = 440;
-const EDGE = 34;
+const EDGE = 38;
 
 function Plane({ part, value, set, locked, label }: ControlProps<"grid", readonly Crossing[]>) {
   const { across, up, task } = part.shown;
@@ -71,7 +71,7 @@ function Plane({ part, value, set, locked, label }: ControlProps<"grid", readonl
       <svg
         ref={svg}
         viewBox={`0 0 ${SIZE} ${SIZE}`}
-        className="focus-visible:outline-ink w-full max-w-[440px] touch-manipulation select-none focus-visible:outline-3"
+        className="w-[min(100%,440px,46vh)] touch-manipulation select-none"
         role="application"
         aria-label={`${label}: coordinate grid`}
         data-answer=""
@@ -84,7 +84,7 @@ function Plane({ part, value, set, locked, label }: ControlProps<"grid", readonl
         {across.map((number, line) => (
           <g key={number}>
             <line x1={xOf(line)} x2={xOf(line)} y1={EDGE} y2={SIZE - EDGE} {...strokeOf(number)} />
-            <text x={xOf(line)} y={SIZE - EDGE + 20} textAnchor="middle" fontSize={14} fill="var(--ink)">
+            <text x={xOf(line)} y={SIZE - EDGE + 24} textAnchor="middle" fontSize={18} fill="var(--ink)">
               {minusSigns(number)}
             </text>
           </g>
@@ -92,7 +92,7 @@ function Plane({ part, value, set, locked, label }: ControlProps<"grid", readonl
         {up.map((number, line) => (
           <g key={number}>
             <line y1={yOf(line)} y2={yOf(line)} x1={EDGE} x2={SIZE - EDGE} {...strokeOf(number)} />
-            <text x={EDGE - 8} y={yOf(line) + 5} textAnchor="end" fontSize={14} fill="var(--ink)">
+            <text x={EDGE - 8} y={yOf(line) + 5} textAnchor="end" fontSize={18} fill="var(--ink)">
               {minusSigns(number)}
             </text>
           </g>

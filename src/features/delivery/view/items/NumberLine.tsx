@@ -209,7 +209,7 @@ function Handle({
   );
 }
 
-const END_WORDS = { with: "belongs to it ●", without: "does not belong to it ○", none: "goes on without end" } as const;
+const END_WORDS = { with: "included ●", without: "left out ○", none: "none, it goes on" } as const;
 type EndKind = keyof typeof END_WORDS;
 
 function Ends({
@@ -245,6 +245,7 @@ function Ends({
                 type="radio"
                 className="accent-ink size-5"
                 name={`${name} ${side}`}
+                value={one}
                 checked={kind === one}
                 onChange={() => choose(one)}
               />

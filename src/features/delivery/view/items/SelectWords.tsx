@@ -36,7 +36,7 @@ function Words({ part, value, set, locked, label }: ControlProps<"select-words",
               {...cell(Number(place) - 1)}
               aria-pressed={value.includes(place)}
               disabled={locked}
-              className={`border-b-2 px-0.5 text-left ${value.includes(place) ? "border-ink bg-bank font-semibold" : "border-hair border-dotted"}`}
+              className={`border-b-2 px-0.5 text-left ${value.includes(place) ? "border-ink bg-bank font-semibold" : "border-mute border-dotted"}`}
               onClick={() => toggle(place)}
             >
               {text}
