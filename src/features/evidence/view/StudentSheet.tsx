@@ -140,7 +140,7 @@ function Snags({ snags }: Pick<StudentSheetView, "snags">) {
           <li key={skillId} className="flex justify-between gap-3 py-[2px]" title={whyWords("snag", why)}>
             <span>{name}</span>
             <span className="text-mute text-right text-[14px]">
-              {why.right} of {why.answered} right{why.lifting ? ", practice has begun to help" : ""}
+              {why.right} of {why.answered} right{why.lifting ? ", improving" : ""}
             </span>
             <span className="sr-only">{whyWords("snag", why)}</span>
           </li>
