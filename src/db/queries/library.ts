@@ -2,7 +2,16 @@ import "server-only";
 import { and, asc, desc, eq, isNull, lte, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { itemParameters, itemSkills, items, itemVersions } from "../schema/items";
-import { frameworks, misconceptions, skillLinks, skillStandards, skills, standards, subjects } from "../schema/library";
+import {
+  frameworks,
+  misconceptions,
+  skillLinks,
+  skillStandards,
+  skills,
+  standardLinks,
+  standards,
+  subjects,
+} from "../schema/library";
 import { among } from "./people";
 
 export type ItemVersionRow = typeof itemVersions.$inferSelect;
@@ -96,3 +105,32 @@ export async function parametersInForce(db: Queryable, versionIds: readonly stri
     .where(and(among(itemParameters.versionId, versionIds), lte(itemParameters.inForceFrom, now)))
     .orderBy(desc(itemParameters.inForceFrom), desc(itemParameters.id));
 }
+
+/** A framework by its id. */
+export async function frameworkById(db: Queryable, id: string) {
+  const [found] = await db.select().from(frameworks).where(eq(frameworks.id, id));
+  return found ?? null;
+}
+
+/** All standards of a framework in the order of its tree. */
+export const standardsOfFramework = (db: Queryable, frameworkId: string) =>
+  db.select().from(standards).where(eq(standards.frameworkId, frameworkId)).orderBy(asc(standards.place));
+
+/** Skills of a framework's standards. */
+export const skillsOfFramework = (db: Queryable, frameworkId: string) =>
+  db
+    .select({ standardId: skillStandards.standardId, skillId: skills.id, name: skills.name })
+    .from(skillStandards)
+    .innerJoin(standards, eq(standards.id, skillStandards.standardId))
+    .innerJoin(skills, eq(skills.id, skillStandards.skillId))
+    .where(and(eq(standards.frameworkId, frameworkId), isNull(skills.retiredAt)))
+    .orderBy(asc(skills.place));
+
+/** Ties of a framework's standards, to those of others too. */
+export const linksOfFramework = (db: Queryable, frameworkId: string) =>
+  db
+    .select({ fromId: standardLinks.fromId, toId: standardLinks.toId, kind: standardLinks.kind })
+    .from(standardLinks)
+    .innerJoin(standards, eq(standards.id, standardLinks.fromId))
+    .where(eq(standards.frameworkId, frameworkId))
+    .orderBy(asc(standardLinks.fromId), asc(standardLinks.toId), asc(standardLinks.kind));

@@ -32,3 +32,21 @@ export interface SkillPage {
     readonly mistakes: readonly { readonly answer: string; readonly name: string }[];
   }[];
 }
+
+/** A framework with its standards, in the order of its tree. */
+export interface StandardsPageView {
+  readonly frameworks: readonly { readonly id: string; readonly title: string }[];
+  readonly framework: { readonly id: string; readonly title: string; readonly version: string };
+  readonly standards: readonly StandardView[];
+}
+
+export interface StandardView {
+  readonly id: string;
+  readonly parentId: string | null;
+  readonly type: string;
+  readonly code: string;
+  readonly statement: string;
+  readonly gradeLow: number | null;
+  readonly gradeHigh: number | null;
+  readonly skills: readonly { readonly id: string; readonly name: string }[];
+}

@@ -6,3 +6,14 @@ export function gradeWords(cell: string): string {
     .map((code) => (code === "KG" ? "kindergarten" : code.replace(/^0(?=\d$)/, "")))
     .join(", ");
 }
+
+/**
+ * A run of grades as people say it; empty where there is none.
+ * @example gradeSpan(4, 7) // "grades 4 to 7"
+ */
+export function gradeSpan(low: number | null, high: number | null): string {
+  if (low === null) return "";
+  const name = (grade: number) => (grade === 0 ? "kindergarten" : `grade ${grade}`);
+  if (high === null || high === low) return name(low);
+  return low === 0 ? `kindergarten to ${name(high)}` : `grades ${low} to ${high}`;
+}

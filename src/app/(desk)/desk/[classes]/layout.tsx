@@ -4,7 +4,7 @@ import { evidenceFigure } from "@/features/evidence/figure";
 import { StudentSheet } from "@/features/evidence/view/StudentSheet";
 import { termWords } from "@/features/frame/reads/desk";
 import { DeskHeader } from "@/features/frame/view/DeskHeader";
-import { skillCards } from "@/features/library/reads";
+import { skillCards } from "@/features/library/reads/skills";
 import { planFigure } from "@/features/plan/figure";
 import { regroupFigure } from "@/features/regroup/figure";
 import { PullListBar } from "@/features/regroup/view/PullListBar";

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { skillCards } from "@/features/library/reads";
+import { skillCards } from "@/features/library/reads/skills";
 import { SkillList } from "@/features/library/view/SkillList";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";

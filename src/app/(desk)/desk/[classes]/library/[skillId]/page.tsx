@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { skillPage } from "@/features/library/reads";
+import { skillPage } from "@/features/library/reads/skills";
 import { SkillPageView } from "@/features/library/view/SkillPageView";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";

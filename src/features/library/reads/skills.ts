@@ -7,7 +7,7 @@ import { drawerWith } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
 import { DRAWS_AN_ITEM, shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
-import type { SkillCard, SkillPage } from "./types";
+import type { SkillCard, SkillPage } from "../types";
 
 export async function skillCards(context: Context): Promise<SkillCard[]> {
   demandStaff(context.actor);
