@@ -58,7 +58,7 @@ export function StandardsPage({ view, base }: { readonly view: StandardsPageView
         <label>
           <span className="sr-only">Words, or a list of codes</span>
           <textarea
-            className="border-hair h-8 w-80 resize-y border-b bg-transparent px-1 py-1 align-middle"
+            className="border-hair text-ink h-8 w-80 resize-y border-b bg-transparent px-1 py-1 align-middle"
             placeholder="Words, or paste a list of codes"
             value={text}
             onChange={(event) => setText(event.target.value || null)}
@@ -151,7 +151,7 @@ function Choice({
   return (
     <select
       aria-label={label}
-      className="word-edit max-w-72 bg-transparent"
+      className="word-edit text-ink max-w-72 bg-transparent"
       value={value}
       onChange={(event) => choose(event.target.value)}
     >
