@@ -127,7 +127,7 @@ function Settings({ view }: { readonly view: PrivacyView }) {
         }}
       >
         <Field
-          label="Staff are signed out after unused minutes"
+          label="Minutes unused until staff are signed out"
           name="staffIdleMinutes"
           type="number"
           min={5}
@@ -136,7 +136,7 @@ function Settings({ view }: { readonly view: PrivacyView }) {
           className="w-48"
         />
         <Field
-          label="Students after unused minutes"
+          label="Minutes unused until students are"
           name="studentIdleMinutes"
           type="number"
           min={5}
@@ -145,7 +145,7 @@ function Settings({ view }: { readonly view: PrivacyView }) {
           className="w-48"
         />
         <Field
-          label="Late answers from offline devices count for hours"
+          label="Hours that answers may come late from offline devices"
           name="lateGraceHours"
           type="number"
           min={0}
@@ -154,7 +154,7 @@ function Settings({ view }: { readonly view: PrivacyView }) {
           className="w-48"
         />
         <Field
-          label="Evidence of leavers is kept for years"
+          label="Years that evidence of leavers is kept"
           name="keepYears"
           type="number"
           min={1}
