@@ -408,6 +408,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofStudent("see"),
     call: ({ studentId }) => route("cell", "GET", `/x?student=${studentId}&skill=equivalent-ratios`),
   },
+  "GET api/frameworks/[id]": {
+    needs: staff,
+    call: () => route("frameworks/[id]", "GET", "/x", {}, { id: "weir-valley" }),
+  },
   "GET api/names": { needs: staff, call: () => route("names", "GET", "/x") },
   "GET api/search": { needs: staff, call: () => route("search", "GET", "/x?classes=all") },
   "GET api/students/[id]": {

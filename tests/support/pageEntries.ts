@@ -55,6 +55,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/evidence")]: { needs: ofClass(), params: slug },
   [ofDesk("/history")]: { needs: ofClass(), params: slug },
   [ofDesk("/library")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/standards")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/[skillId]")]: {
     needs: staff,
     params: () => ({ ...ownDesk(), skillId: "equivalent-ratios" }),
