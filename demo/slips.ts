@@ -40,7 +40,7 @@ const SLIPS: { readonly [Kind in ItemKind]: Slip<Kind> } = {
       : { mark: { ...right, withLow: !right.withLow, withHigh: !right.withHigh } },
   grid: ({ task, right, across }) => {
     const [[x, y] = [0, 0]] = right;
-    const off = (x + 1) % across.numbers.length;
+    const off = (x + 1) % across.length;
     return {
       points:
         task === "line"

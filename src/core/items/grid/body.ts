@@ -27,15 +27,11 @@ export interface GridBody {
 /** A crossing of the grid, counted from the lower left, across and up. */
 export type Crossing = readonly [number, number];
 
-/** An axis as it is drawn: the numbers at its lines. */
-export interface DrawnAxis {
-  readonly numbers: readonly string[];
-}
-
 export interface DrawnGrid {
   readonly task: GridBody["task"];
-  readonly across: DrawnAxis;
-  readonly up: DrawnAxis;
+  /** The numbers at the lines of each axis. */
+  readonly across: readonly string[];
+  readonly up: readonly string[];
   readonly right: readonly Crossing[];
   readonly keyText: string;
   readonly misconceptionPoints: readonly { readonly id: string; readonly points: readonly Crossing[] }[];

@@ -7,8 +7,7 @@ import { crossingName, isOnLine, sameCrossings } from "./crossings";
 export function check({ task, across, up, right, misconceptionPoints }: DrawnGrid, { points }: GridResponse): Verdict {
   if (points.length === 0) return unreadable("empty");
   const isThere = (at: number, numbers: readonly string[]) => Number.isInteger(at) && at >= 0 && at < numbers.length;
-  if (!points.every(([x, y]) => isThere(x, across.numbers) && isThere(y, up.numbers)))
-    return unreadable("no-such-option");
+  if (!points.every(([x, y]) => isThere(x, across) && isThere(y, up))) return unreadable("no-such-option");
   const names = new Set(points.map(crossingName));
   if (task === "line" && names.size !== 2) return unreadable("empty");
   const shown = misconceptionPoints.find((known) => sameCrossings(task, points, known.points));

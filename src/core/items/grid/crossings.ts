@@ -23,3 +23,12 @@ export function sameCrossings(task: "points" | "line", one: readonly Crossing[],
   if (task === "line") return one.every((crossing) => isOnLine(crossing, other));
   return one.map(crossingName).sort().join(" ") === other.map(crossingName).sort().join(" ");
 }
+
+/**
+ * Points by their coordinates.
+ * @example crossingWords({ across: ["0", "1"], up: ["0", "1"] }, [[1, 0]]) // "(1, 0)"
+ */
+export const crossingWords = (
+  { across, up }: { readonly across: readonly string[]; readonly up: readonly string[] },
+  points: readonly Crossing[],
+): string => points.map(([x, y]) => `(${across[x] ?? ""}, ${up[y] ?? ""})`).join("; ");

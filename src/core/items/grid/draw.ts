@@ -5,7 +5,7 @@ import { numberFrom } from "../drawParameters";
 import { isUnique } from "../namedTexts";
 import type { DrawSetting } from "../room";
 import type { AxisBody, Crossing, DrawnGrid, GridBody, PointBody } from "./body";
-import { crossingName, sameCrossings } from "./crossings";
+import { crossingName, crossingWords, sameCrossings } from "./crossings";
 
 const MOST_LINES = 41;
 
@@ -30,7 +30,7 @@ export function draw(body: GridBody, setting: DrawSetting): DrawnGrid {
   const right = crossings(body.right);
   const numbers = ({ from, step, count }: Axis) =>
     Array.from({ length: count }, (_, line) => writeNumber(from.add(step.mul(rational(line))), "mixed"));
-  const drawn = { across: { numbers: numbers(across) }, up: { numbers: numbers(up) } };
+  const drawn = { across: numbers(across), up: numbers(up) };
   return {
     task: body.task,
     ...drawn,
@@ -41,13 +41,6 @@ export function draw(body: GridBody, setting: DrawSetting): DrawnGrid {
       .filter(({ points }) => !sameCrossings(body.task, points, right)),
   };
 }
-
-/**
- * Points by their coordinates.
- * @example crossingWords({ across: { numbers: ["0", "1"] }, up: { numbers: ["0", "1"] } }, [[1, 0]]) // "(1, 0)"
- */
-export const crossingWords = ({ across, up }: Pick<DrawnGrid, "across" | "up">, points: readonly Crossing[]): string =>
-  points.map(([x, y]) => `(${across.numbers[x] ?? ""}, ${up.numbers[y] ?? ""})`).join("; ");
 
 function axisOf({ from, to, step }: AxisBody, { values, itemId }: DrawSetting): Axis {
   const [low, high, apart] = [from, to, step].map((text) => numberFrom(text, values));

@@ -1,5 +1,5 @@
 import type { DrawnGrid, GridResponse } from "./body";
-import { crossingWords } from "./draw";
+import { crossingWords } from "./crossings";
 
 /** The points by their coordinates. */
 export const responseWords = (drawn: DrawnGrid, { points }: GridResponse): string => crossingWords(drawn, points);

@@ -10,7 +10,7 @@ export const gridRoom: ItemRoom<GridBody, DrawnGrid, ShownGrid, GridResponse> = 
   order: () => [],
   inOrder: (drawn) => drawn,
   optionTexts: () => [],
-  shown: ({ task, across, up }) => ({ task, across: across.numbers, up: up.numbers }),
+  shown: ({ task, across, up }) => ({ task, across, up }),
   received: (_, sent) => {
     const points = typeof sent === "object" && sent !== null ? (sent as { points?: unknown }).points : undefined;
     return Array.isArray(points) && points.every(isCrossing) ? { points } : null;

@@ -2,7 +2,7 @@ import { CoreError } from "../../model/fail";
 import { numberFrom } from "../drawParameters";
 import type { DrawSetting } from "../room";
 import type { DrawnNumberLine, LineMark, LineMarkBody, NumberLineBody } from "./body";
-import { markWords, sameMark } from "./lineWords";
+import { markWords, numberAt, sameMark } from "./lineWords";
 
 const MOST_PLACES = 201;
 
@@ -39,7 +39,7 @@ export function draw(body: NumberLineBody, { values, itemId }: DrawSetting): Dra
     ...line,
     labelEvery,
     right,
-    keyText: markWords(line, right),
+    keyText: markWords((place) => numberAt(line, place), right),
     misconceptionMarks: body.misconceptions
       .map(({ id, mark }) => ({ id, mark: markOf(mark) }))
       .filter(({ mark }) => !sameMark(mark, right)),

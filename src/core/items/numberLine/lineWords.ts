@@ -1,17 +1,19 @@
 import { writeNumber } from "../../answers/writeNumber";
-import { type Rational, rational } from "../../numeric/rational";
+import { rational } from "../../numeric/rational";
 import type { DrawnNumberLine, LineMark } from "./body";
 
-/** The number at a place of a line. */
-export const numberAt = ({ from, step }: Pick<DrawnNumberLine, "from" | "step">, place: number): Rational =>
-  from.add(step.mul(rational(place)));
+/**
+ * The number at a place of a line, as it is written.
+ * @example numberAt({ from: rational(1), step: rational(1, 2) }, 1) // "1 1/2"
+ */
+export const numberAt = ({ from, step }: Pick<DrawnNumberLine, "from" | "step">, place: number): string =>
+  writeNumber(from.add(step.mul(rational(place))), "mixed");
 
 /**
- * A mark as it is written: a number, or an inequality of x.
- * @example markWords({ from: rational(0), step: rational(1, 2) }, { low: 1, high: null, withLow: true, withHigh: false }) // "x ≥ 1/2"
+ * A mark as it is written: a number, or an inequality of x. `written`: the number at a place.
+ * @example markWords(String, { low: 1, high: null, withLow: true, withHigh: false }) // "x ≥ 1"
  */
-export function markWords(line: Pick<DrawnNumberLine, "from" | "step">, mark: LineMark): string {
-  const written = (place: number) => writeNumber(numberAt(line, place), "mixed");
+export function markWords(written: (place: number) => string, mark: LineMark): string {
   if ("point" in mark) return written(mark.point);
   const { low, high, withLow, withHigh } = mark;
   if (low === null) return high === null ? "" : `x ${withHigh ? "≤" : "<"} ${written(high)}`;

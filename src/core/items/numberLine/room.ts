@@ -1,4 +1,3 @@
-import { writeNumber } from "../../answers/writeNumber";
 import { numberFrom } from "../drawParameters";
 import type { ItemRoom } from "../room";
 import type { DrawnNumberLine, LineMark, NumberLineBody, NumberLineResponse, ShownNumberLine } from "./body";
@@ -14,7 +13,7 @@ export const numberLineRoom: ItemRoom<NumberLineBody, DrawnNumberLine, ShownNumb
   optionTexts: () => [],
   shown: (drawn) => ({
     task: "point" in drawn.right ? "point" : "interval",
-    numbers: Array.from({ length: drawn.places }, (_, place) => writeNumber(numberAt(drawn, place), "mixed")),
+    numbers: Array.from({ length: drawn.places }, (_, place) => numberAt(drawn, place)),
     labelEvery: drawn.labelEvery,
   }),
   received: (_, sent) => {

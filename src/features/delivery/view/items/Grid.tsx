@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type MouseEvent, useRef, useState } from "react";
 import type { Crossing } from "@/core/items/grid/body";
+import { crossingWords } from "@/core/items/grid/crossings";
 import { Button } from "@/ui/primitives/Button";
 import { minusSigns } from "@/ui/primitives/minusSigns";
 import type { ControlProps, PartControl } from "./control";
@@ -12,15 +13,9 @@ export const gridPlane: PartControl<"grid", readonly Crossing[]> = {
     return value.length === 0 ? "Set a point first." : null;
   },
   response: (points) => ({ points }),
-  words: (points, { shown }) => points.map((point) => coordinates(point, shown)).join("; "),
+  words: (points, { shown }) => crossingWords(shown, points),
 };
 
-interface Axes {
-  readonly across: readonly string[];
-  readonly up: readonly string[];
-}
-
-const coordinates = ([x, y]: Crossing, { across, up }: Axes): string => `(${across[x] ?? ""}, ${up[y] ?? ""})`;
 const isSame = ([x, y]: Crossing, [u, v]: Crossing): boolean => x === u && y === v;
 
 const SIZE = 440;
@@ -104,18 +99,18 @@ function Plane({ part, value, set, locked, label }: ControlProps<"grid", readonl
         <circle cx={xOf(cursor[0])} cy={yOf(cursor[1])} r={11} fill="none" stroke="var(--ink)" strokeDasharray="3 3" />
       </svg>
       <p aria-live="polite" className="sr-only">
-        {`${coordinates(cursor, part.shown)} ${isSet ? "set" : "not set"}`}
+        {`${crossingWords(part.shown, [cursor])} ${isSet ? "set" : "not set"}`}
       </p>
       <ul className="mt-2 flex flex-wrap gap-2">
         {value.map((point) => (
-          <li key={coordinates(point, part.shown)}>
+          <li key={crossingWords(part.shown, [point])}>
             <Button
               disabled={locked}
-              aria-label={`Take ${coordinates(point, part.shown)} away`}
+              aria-label={`Take ${crossingWords(part.shown, [point])} away`}
               onClick={() => toggle(point)}
               className="min-h-11"
             >
-              {minusSigns(coordinates(point, part.shown))} ×
+              {minusSigns(crossingWords(part.shown, [point]))} ×
             </Button>
           </li>
         ))}

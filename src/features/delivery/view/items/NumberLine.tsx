@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type MouseEvent, useRef } from "react";
 import type { LineMark } from "@/core/items/numberLine/body";
+import { markWords } from "@/core/items/numberLine/lineWords";
 import { minusSigns } from "@/ui/primitives/minusSigns";
 import type { ControlProps, PartControl } from "./control";
 
@@ -15,17 +16,8 @@ export const numberLine: PartControl<"number-line", Mark> = {
     return !("point" in value) && value.low === null && value.high === null ? "Set at least one end first." : null;
   },
   response: (mark) => ({ mark }),
-  words: (mark, { shown }) => (mark === null ? "" : wordsOf(mark, shown.numbers)),
+  words: (mark, { shown }) => (mark === null ? "" : markWords((place) => shown.numbers[place] ?? "", mark)),
 };
-
-function wordsOf(mark: LineMark, numbers: readonly string[]): string {
-  if ("point" in mark) return numbers[mark.point] ?? "";
-  const { low, high, withLow, withHigh } = mark;
-  const [from, to] = [low === null ? null : numbers[low], high === null ? null : numbers[high]];
-  if (from === null) return `x ${withHigh ? "≤" : "<"} ${to ?? ""}`;
-  if (to === null) return `x ${withLow ? "≥" : ">"} ${from ?? ""}`;
-  return `${from ?? ""} ${withLow ? "≤" : "<"} x ${withHigh ? "≤" : "<"} ${to ?? ""}`;
-}
 
 const WIDTH = 640;
 const EDGE = 36;
