@@ -10,13 +10,11 @@ import type { Gauge } from "@/core/mastery/gaugeOf";
 import { rankMisconceptions } from "@/core/measurement/rankMisconceptions";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import { whyMastery } from "@/core/why/whyMastery";
-import { whySnag } from "@/core/why/whySnag";
 import { whyWorthDoing } from "@/core/why/whyWorthDoing";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { answersBehindCell } from "@/db/queries/answerLog";
 import { classesById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
-import { openSnags } from "@/db/queries/snags";
 import { supportsOf } from "@/db/queries/students";
 import { misconceptionSignsOf, skillDaysOf } from "@/db/queries/summaries";
 import { worksOfStudent } from "@/db/queries/work";
@@ -26,6 +24,7 @@ import { studentSubject } from "@/server/access/studentSubject";
 import { demandClasses, subjectOfClass } from "@/server/access/subjects";
 import { type Classroom, classroomOfSome, loadClassroom } from "@/server/classroom/classroom";
 import { gapWorthFirst } from "@/server/classroom/gap";
+import { namedSnags } from "@/server/classroom/snags";
 import { libraryOf } from "@/server/library/library";
 import { shownAnswers } from "@/server/library/shownAnswers";
 import type { Context } from "@/server/runtime/context";
@@ -189,7 +188,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
     skillDaysOf(runtime.db.read, [studentId], firstMonday),
     misconceptionSignsOf(runtime.db.read, [studentId]),
     worksOfStudent(runtime.db.read, studentId),
-    openSnags(runtime.db.read, [studentId]),
+    namedSnags(runtime, [studentId], today),
   ]);
   const current = currentEntry(classroom.plan, classroom.today);
   const gap = gapWorthFirst(student, classroom);
@@ -219,10 +218,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
             }),
           }
         : null,
-    snags: snags.flatMap((snag) => {
-      const why = whySnag(snag, today);
-      return why ? [{ skillId: snag.skillId, name: library.skill(snag.skillId).name, why }] : [];
-    }),
+    snags: snags.map(({ skillId, name, why }) => ({ skillId, name, why })),
     misconceptions: signs
       .sort((x, y) => y.times - x.times)
       .slice(0, 5)

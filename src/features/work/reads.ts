@@ -4,14 +4,13 @@ import { format, formatDistance } from "date-fns";
 import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { currentEntry } from "@/core/calendar/currentEntry";
 import { dayNumber } from "@/core/calendar/dayNumber";
+import { groupBy } from "@/core/collections/groupBy";
 import { rational } from "@/core/numeric/rational";
 import { whyMastery } from "@/core/why/whyMastery";
-import { whySnag } from "@/core/why/whySnag";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
-import { openSnags } from "@/db/queries/snags";
 import {
   assignmentById,
   assignmentsOfClasses,
@@ -25,6 +24,7 @@ import { may } from "@/server/access/policy";
 import { classSubjects, demandClasses } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
+import { namedSnags } from "@/server/classroom/snags";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -89,21 +89,18 @@ export async function workView(context: Context, assignmentId: string): Promise<
   const given = new Set(targets.map(({ person }) => person.id));
   const enrolled = await studentsOfClasses(runtime.db.read, [work.classId], dayAt(school, runtime.now()));
   const skillIds = (await skillIdsOfAssignments(runtime.db.read, [assignmentId])).get(assignmentId) ?? [];
-  const snags = (await openSnags(runtime.db.read, [...given])).filter(({ skillId }) => skillIds.includes(skillId));
   const library = await libraryOf(runtime);
   const names = shortNames([...targets, ...enrolled].map(({ person }) => person));
   const late = await lateAnswersOf(runtime.db.read, assignmentId);
   const now = runtime.now();
   const today = dayNumber(dayAt(school, now));
-  const snagsOf = (personId: string) =>
-    snags.flatMap((snag) => {
-      const why = snag.personId === personId ? whySnag(snag, today) : null;
-      return why ? [{ skill: library.skill(snag.skillId).name, why }] : [];
-    });
+  const snags = (await namedSnags(runtime, [...given], today)).filter(({ skillId }) => skillIds.includes(skillId));
+  const snagsOf = groupBy(snags, ({ personId }) => personId);
   const { students } = await loadClassroom(runtime, actor.schoolId, [work.classId]);
+  const gaugesOf = new Map(students.map(({ id, gauges }) => [id, gauges]));
   const openOf = (personId: string) =>
     skillIds.flatMap((skillId) => {
-      const gauge = students.find(({ id }) => id === personId)?.gauges.get(skillId);
+      const gauge = gaugesOf.get(personId)?.get(skillId);
       if (!gauge || gauge.mark === "now") return [];
       const percent = Math.floor(gauge.chance * 100);
       return [{ skill: library.skill(skillId).name, percent, why: whyMastery(gauge, today) }];
@@ -120,8 +117,8 @@ export async function workView(context: Context, assignmentId: string): Promise<
       ({ person, sitting }): WorkRowView => ({
         studentId: person.id,
         name: names.get(person.id) ?? "",
-        status: stateOfRun(sitting, { isStuck: snagsOf(person.id).length > 0 }),
-        snags: snagsOf(person.id),
+        status: stateOfRun(sitting, { isStuck: snagsOf.has(person.id) }),
+        snags: (snagsOf.get(person.id) ?? []).map(({ name: skill, why }) => ({ skill, why })),
         open: sitting?.finishReason === "budget" ? openOf(person.id) : [],
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
