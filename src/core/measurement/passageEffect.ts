@@ -1,4 +1,5 @@
 import { demandThat } from "../model/fail";
+import { logSum } from "../numeric/logSum";
 
 /**
  * How far a student's ability with one passage lies from ability as a whole, in logits: a standard deviation. Passages of reading tests were found
@@ -27,8 +28,7 @@ export function overPassage(
     plain += Math.exp((-z * z) / 2);
     heights.push(logLikelihood(theta + spread * z) - (z * z) / 2);
   }
-  const largest = Math.max(...heights);
-  return largest + Math.log(heights.reduce((sum, height) => sum + Math.exp(height - largest), 0) / plain);
+  return logSum(heights) - Math.log(plain);
 }
 
 /**

@@ -1,6 +1,6 @@
+import { logSum } from "../numeric/logSum";
 import {
   likelihoodOfEffects,
-  logSum,
   type MemorySpread,
   massesOfSkills,
   type PastReview,

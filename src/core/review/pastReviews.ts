@@ -1,4 +1,5 @@
 import { groupBy } from "../collections/groupBy";
+import { logSum } from "../numeric/logSum";
 import { reviewMemory } from "./reviewMemory";
 
 /** A review that was: what the model took the memory for, the days since the last meeting, and whether it was recalled at the first try. */
@@ -61,13 +62,4 @@ export function likelihoodOfEffects(skills: ReadonlyMap<string, SkillMasses>): n
   return STUDENT_EFFECTS.map((_, place) =>
     [...skills.values()].reduce((sum, masses) => sum + logSum(masses[place] ?? []) - plain, 0),
   );
-}
-
-/**
- * Logarithm of the sum of masses given by their logarithms.
- * @example logSum([0, 0]).toFixed(3) // "0.693"
- */
-export function logSum(logs: readonly number[]): number {
-  const largest = Math.max(...logs);
-  return largest + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - largest), 0));
 }
