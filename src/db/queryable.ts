@@ -5,7 +5,9 @@ import { drizzle } from "drizzle-orm/libsql";
 import type { Logger } from "drizzle-orm/logger";
 import { type BaseSQLiteDatabase, SQLiteTable } from "drizzle-orm/sqlite-core";
 import * as access from "./schema/access";
+import * as banks from "./schema/banks";
 import * as history from "./schema/history";
+import * as itemCards from "./schema/itemCards";
 import * as items from "./schema/items";
 import * as library from "./schema/library";
 import * as people from "./schema/people";
@@ -23,7 +25,9 @@ export const schema = {
   ...access,
   ...students,
   ...library,
+  ...banks,
   ...items,
+  ...itemCards,
   ...plan,
   ...work,
   ...sittings,

@@ -26,6 +26,7 @@ export function drawParameters({ itemId, body }: ItemVersion, seed: number): Par
     return values;
   }
   throw new CoreError("bad-item", `No parameters satisfy the conditions of ${itemId}.`, {
+    reason: "conditions-unmet",
     itemId,
     seed,
   });

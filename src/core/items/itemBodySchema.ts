@@ -68,8 +68,8 @@ export const itemBodySchema = object({
     .required(),
   difficultyOffset: string().required(),
   discrimination: number().positive().optional(),
-  hint: string().required(),
-  solution: string().required(),
+  hint: string().defined(),
+  solution: string().defined(),
   picture: array(
     object({ label: string().required(), count: string().required(), per: string().optional() }).noUnknown(),
   ).optional(),

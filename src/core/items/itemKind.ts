@@ -14,3 +14,9 @@ export const ITEM_KINDS = [
   "expression",
 ] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
+
+/**
+ * Whether something is the name of a kind.
+ * @example isItemKind("grid") // true
+ */
+export const isItemKind = (value: unknown): value is ItemKind => ITEM_KINDS.some((kind) => kind === value);

@@ -14,11 +14,16 @@ export function optionsShown(
 ): { readonly right: number; readonly wrong: number } {
   const met = new Map<string, boolean>();
   for (const option of body.options) {
+    if (option.text !== undefined) {
+      if (!met.has(option.text)) met.set(option.text, option.right === true);
+      continue;
+    }
     const own: Record<string, Rational> = {};
-    for (const [name, expression] of Object.entries(option.values)) own[name] = numberFrom(expression, values);
+    for (const [name, expression] of Object.entries(option.values ?? {})) own[name] = numberFrom(expression, values);
     if (Object.values(own).some((value) => value.compare(0) < 0)) continue;
     const words = Object.entries(own).map(([name, value]) => `${name}=${value.toFraction()}`);
-    if (!met.has(words.join())) met.set(words.join(), compileExpression(body.right)({ ...values, ...own }) === true);
+    if (!met.has(words.join()))
+      met.set(words.join(), compileExpression(body.right ?? "false")({ ...values, ...own }) === true);
   }
   const right = [...met.values()].filter(Boolean).length;
   return { right, wrong: met.size - right };

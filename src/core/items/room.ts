@@ -1,5 +1,6 @@
 import type { DecimalMark } from "../model/decimalMark";
 import type { ParameterValues } from "./drawParameters";
+import type { PartRemark } from "./partRemark";
 import { isTexts } from "./textsByName";
 import type { Verdict } from "./verdict";
 
@@ -46,6 +47,10 @@ export interface ItemRoom<Body, Drawn, Shown, Response> {
   readonly mistakes: (drawn: Drawn) => readonly Mistake<Response>[];
   /** Chance of a right response by mere guessing, 0 to 1, as the part comes out with these values: what is not shown can't be guessed. */
   readonly guessing: (body: Body, values: ParameterValues) => number;
+  /** Texts of the body that people read, slots as they stand: for search and for checks of what is written. */
+  readonly texts: (body: Body) => readonly string[];
+  /** What an author should know of the part as it was drawn; empty when nothing is odd. */
+  readonly remarks: (body: Body, setting: DrawSetting, drawn: Drawn) => readonly PartRemark[];
 }
 
 /**

@@ -8,6 +8,7 @@ export const CHANGE_AREAS = [
   "work",
   "groups",
   "supports",
+  "library",
   "privacy",
 ] as const;
 export type ChangeArea = (typeof CHANGE_AREAS)[number];

@@ -1,3 +1,4 @@
+import type { BankLevel, BankRole } from "./bankLevel";
 import type { ChangeArea } from "./changeArea";
 import type { DecimalMark } from "./decimalMark";
 
@@ -82,6 +83,24 @@ export interface ChangeFacts {
   "group-shared": OfPerson & { readonly name: string; readonly untilDay: string | null };
   "group-share-ended": OfPerson & { readonly name: string };
   "reteach-assigned": { readonly skill: string; readonly group: string };
+  "bank-made": { readonly name: string };
+  "bank-changed": { readonly name: string };
+  "bank-put-away": { readonly name: string };
+  "bank-brought-back": { readonly name: string };
+  /** To one person by id; to everybody of a school, or those with a role there, by its name. */
+  "bank-opened": {
+    readonly name: string;
+    readonly personId: string | null;
+    readonly school: string | null;
+    readonly role: BankRole | null;
+    readonly level: BankLevel;
+  };
+  "bank-closed": { readonly name: string; readonly personId: string | null; readonly school: string | null };
+  "item-put-into-use": { readonly line: string; readonly version: number };
+  "items-moved": { readonly items: number; readonly from: string; readonly to: string };
+  "items-copied": { readonly items: number; readonly to: string };
+  "items-retired": { readonly items: number };
+  "items-brought-back": { readonly items: number };
   "item-rescored": { readonly itemId: string; readonly version: number };
   /** What was taken back. */
   undone: { readonly of: NamedFacts };
@@ -136,6 +155,17 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "group-shared": "rights",
   "group-share-ended": "rights",
   "reteach-assigned": "groups",
+  "bank-made": "library",
+  "bank-changed": "library",
+  "bank-put-away": "library",
+  "bank-brought-back": "library",
+  "bank-opened": "library",
+  "bank-closed": "library",
+  "item-put-into-use": "library",
+  "items-moved": "library",
+  "items-copied": "library",
+  "items-retired": "library",
+  "items-brought-back": "library",
   "item-rescored": "scores",
 };
 

@@ -120,7 +120,10 @@ export async function putItemVersion(
     .onConflictDoUpdate({ target: items.id, set: { retiredAt: null } });
   await tx.insert(itemVersions).values(version);
   for (const [place, skillId] of skillIds.entries())
-    await tx.insert(itemSkills).values({ itemId, skillId, place }).onConflictDoNothing();
+    await tx
+      .insert(itemSkills)
+      .values({ id: `${itemId}/${skillId}`, itemId, skillId, place })
+      .onConflictDoNothing();
 }
 
 /** Retires shipped items that ship no more; how many. */

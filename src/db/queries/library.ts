@@ -52,13 +52,13 @@ export async function standardsOfSkills(db: Queryable) {
     .orderBy(asc(standards.frameworkId), asc(standards.place));
 }
 
-/** How many items each skill has that can be given. */
+/** How many items of the stock each skill has that can be given. */
 export async function itemCounts(db: Queryable) {
   return db
     .select({ skillId: itemSkills.skillId, items: sql<number>`count(*)` })
     .from(itemSkills)
     .innerJoin(items, eq(items.id, itemSkills.itemId))
-    .where(isNull(items.retiredAt))
+    .where(and(isNull(items.retiredAt), isNull(items.bankId)))
     .groupBy(itemSkills.skillId);
 }
 
@@ -71,7 +71,7 @@ export async function skillTexts(db: Queryable, skillId: string) {
   return found ?? null;
 }
 
-/** The current versions of a skill's items that can be given. */
+/** The current versions of a skill's items in the stock: what practice draws from. Items of banks are given by hand. */
 export async function currentVersionsOf(db: Queryable, skillId: string): Promise<ItemVersionRow[]> {
   const current = sql`(select max(v.number) from item_versions v where v.item_id = ${items.id} and v.status = 'ready')`;
   const rows = await db
@@ -79,7 +79,7 @@ export async function currentVersionsOf(db: Queryable, skillId: string): Promise
     .from(itemSkills)
     .innerJoin(items, eq(items.id, itemSkills.itemId))
     .innerJoin(itemVersions, and(eq(itemVersions.itemId, items.id), eq(itemVersions.number, current)))
-    .where(and(eq(itemSkills.skillId, skillId), isNull(items.retiredAt)))
+    .where(and(eq(itemSkills.skillId, skillId), isNull(items.retiredAt), isNull(items.bankId)))
     .orderBy(asc(items.id));
   return rows.map(({ version }) => version);
 }

@@ -176,6 +176,13 @@ export async function staffAround(
     );
 }
 
+/** A school with those that stand beside it under the same roof, such as a district's; only itself where there is none. */
+export async function schoolsAround(db: Queryable, schoolId: string): Promise<SchoolRow[]> {
+  const school = await schoolById(db, schoolId);
+  if (!school) return [];
+  return school.parentId === null ? [school] : schoolsBelow(db, school.parentId);
+}
+
 /** Schools at which some people hold a role on a day. */
 export async function rolesOf(db: Queryable, personIds: readonly string[], day: string) {
   return db

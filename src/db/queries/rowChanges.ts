@@ -3,7 +3,9 @@ import { inArray } from "drizzle-orm";
 import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import { insertMany, manyRows } from "../manyRows";
 import type { Queryable } from "../queryable";
+import { bankRights, banks } from "../schema/banks";
 import type { RowChange } from "../schema/history";
+import { itemSkills, itemStandards, items, itemVersions } from "../schema/items";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { planEntries } from "../schema/plan";
 import { groupMembers, groupShares, groups } from "../schema/regroup";
@@ -37,6 +39,12 @@ const TABLES = {
   reteachStudents,
   supports,
   interests,
+  banks,
+  bankRights,
+  items,
+  itemVersions,
+  itemSkills,
+  itemStandards,
 } satisfies Record<string, Identified>;
 
 export type TableName = keyof typeof TABLES;

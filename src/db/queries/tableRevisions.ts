@@ -15,7 +15,9 @@ export const LIBRARY_TABLES = [
   "items",
   "item_versions",
   "item_skills",
+  "item_standards",
   "item_parameters",
+  "banks",
 ] as const;
 
 /** Tables that every process keeps in memory and that seldom change: each commit that writes one is counted. */

@@ -1,13 +1,28 @@
-import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { banks } from "./banks";
 import { skills, standards } from "./library";
+import { people } from "./people";
 
 /** What stays the same however often an item is rewritten. */
-export const items = sqliteTable("items", {
-  id: text("id").primaryKey(),
-  /** Came with Oxbow's own content, which brings it up to date. */
-  shipped: integer("shipped", { mode: "boolean" }).notNull().default(false),
-  retiredAt: integer("retired_at"),
-});
+export const items = sqliteTable(
+  "items",
+  {
+    id: text("id").primaryKey(),
+    /** Came with Oxbow's own content, which brings it up to date. */
+    shipped: integer("shipped", { mode: "boolean" }).notNull().default(false),
+    /** The bank that it stands in; null for the stock that every school has. */
+    bankId: text("bank_id").references(() => banks.id),
+    authorId: text("author_id").references(() => people.id),
+    retiredAt: integer("retired_at"),
+  },
+  (t) => [index("items_by_bank").on(t.bankId), index("items_by_author").on(t.authorId)],
+);
+
+/** Skills and standards of an item, the first skill being the one that it stands under. */
+export interface ItemAlignment {
+  readonly skillIds: readonly string[];
+  readonly standardIds: readonly string[];
+}
 
 /** The content of an item; never edited once it is ready, since answers refer to it. The highest ready number is the current one. */
 export const itemVersions = sqliteTable(
@@ -28,14 +43,24 @@ export const itemVersions = sqliteTable(
     /** SHA-256 of the body in canonical form; empty where it was written before bodies were hashed. */
     contentHash: text("content_hash").notNull(),
     createdAt: integer("created_at").notNull(),
+    /** Who wrote it; null for what shipped. */
+    authorId: text("author_id").references(() => people.id),
+    /** What a draft will stand under once it is in use; null where the item's own hold. */
+    alignment: text("alignment", { mode: "json" }).$type<ItemAlignment>(),
+    /** How often a draft was saved: whoever saves says which state they began with. */
+    revision: integer("revision").notNull().default(0),
   },
-  (t) => [uniqueIndex("item_versions_by_number").on(t.itemId, t.number)],
+  (t) => [
+    index("item_versions_by_author").on(t.authorId),
+    uniqueIndex("item_versions_by_number").on(t.itemId, t.number),
+  ],
 );
 
 /** The skills that an item practises; the first is the one that it stands under. */
 export const itemSkills = sqliteTable(
   "item_skills",
   {
+    id: text("id").primaryKey(),
     itemId: text("item_id")
       .notNull()
       .references(() => items.id),
@@ -44,13 +69,14 @@ export const itemSkills = sqliteTable(
       .references(() => skills.id),
     place: integer("place").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.itemId, t.skillId] }), index("item_skills_by_skill").on(t.skillId)],
+  (t) => [uniqueIndex("item_skills_once").on(t.itemId, t.skillId), index("item_skills_by_skill").on(t.skillId)],
 );
 
 /** Standards that an item is written for beyond those of its skills. */
 export const itemStandards = sqliteTable(
   "item_standards",
   {
+    id: text("id").primaryKey(),
     itemId: text("item_id")
       .notNull()
       .references(() => items.id),
@@ -58,7 +84,10 @@ export const itemStandards = sqliteTable(
       .notNull()
       .references(() => standards.id),
   },
-  (t) => [primaryKey({ columns: [t.itemId, t.standardId] }), index("item_standards_by_standard").on(t.standardId)],
+  (t) => [
+    uniqueIndex("item_standards_once").on(t.itemId, t.standardId),
+    index("item_standards_by_standard").on(t.standardId),
+  ],
 );
 
 /** Estimates of a version's parameters; the latest in force goes before the rule in its body. */

@@ -1,17 +1,19 @@
 import "server-only";
 import { array, type InferType, number, object, string } from "yup";
+import type { ItemBody } from "@/core/items/itemBody";
 import type { NamedFacts } from "@/core/model/changeFacts";
 import { CERTAINTIES, type WorkKind } from "@/core/model/work";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
+import { currentVersions, itemsById, skillRowsOf } from "@/db/queries/items";
 import { studentsOfClasses } from "@/db/queries/people";
 import { changed } from "@/db/queries/rowChanges";
 import { type AssignmentRow, assignmentById, type GivenWork } from "@/db/queries/work";
+import { demandBank } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { demandClasses } from "@/server/access/subjects";
 import { workRows } from "@/server/classroom/workRows";
 import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
-import { shelvesOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt, schoolOf } from "@/server/runtime/school";
@@ -112,17 +114,27 @@ export async function assignWork(
   });
 }
 
-/** The draws that were picked, as rows hold them. */
-async function pickedItems({ runtime }: Context, input: InferType<typeof assignInput>) {
+/** The draws that were picked, as rows hold them; of any bank that the giver may use, as their current versions stand. */
+async function pickedItems(context: Context, input: InferType<typeof assignInput>) {
   const picked = input.picked ?? [];
-  if (picked.length > 0 && !conductorOf(input.kind).pickable)
+  if (picked.length === 0) return [];
+  if (!conductorOf(input.kind).pickable)
     throw new Refusal("invalid", "Items can be picked by hand only for a fixed number of items.");
-  const shelves = await shelvesOf(runtime, [...new Set(picked.map(({ skillId }) => skillId))]);
+  const db = context.runtime.db.read;
+  const ids = [...new Set(picked.map(({ itemId }) => itemId))];
+  const [items, versions, skills] = await Promise.all([
+    itemsById(db, ids),
+    currentVersions(db, ids),
+    skillRowsOf(db, ids),
+  ]);
+  for (const bankId of new Set(items.map((item) => item.bankId))) await demandBank(context, "use", bankId, db);
   return picked.map(({ itemId, skillId, seed }) => {
-    const version = shelves.get(skillId)?.versions.find((one) => one.itemId === itemId);
-    if (!version || !input.skillIds.includes(skillId))
+    const version = versions.find((one) => one.itemId === itemId);
+    const isThere = items.some(({ id, retiredAt }) => id === itemId && retiredAt === null);
+    const isOfSkill = skills.some((row) => row.itemId === itemId && row.skillId === skillId);
+    if (!version || !isThere || !isOfSkill || !input.skillIds.includes(skillId))
       throw new Refusal("invalid", "A picked item is not in the library any more, or belongs to none of these skills.");
-    const contexts = Object.keys(version.body.contexts);
+    const contexts = Object.keys((version.body as ItemBody).contexts);
     return { versionId: version.id, skillId, seed, context: contexts[seed % contexts.length] ?? "" };
   });
 }

@@ -1,3 +1,4 @@
+import type { BankLevel, BankRole } from "@/core/model/bankLevel";
 import type { ClassRole } from "@/core/model/roles";
 
 /** Who is asking, with the rights of the moment: dated ones that are over, or not yet begun, are not in it. */
@@ -27,12 +28,32 @@ export interface StudentActor {
 
 export type GroupTie = "group owner" | "group colleague";
 /** Why somebody may do something. */
-export type Tie = ClassRole | "coordinator" | GroupTie | "self" | "author";
+export type BankTie = "bank keeper" | "bank changer" | "bank user";
+export type Tie = ClassRole | "coordinator" | GroupTie | BankTie | "self" | "author";
 
 interface InClass {
   readonly classId: string;
   /** The class's school, as `subjects.ts` finds it; null where the class is not there, or not as the kind says. */
   readonly schoolId: string | null;
+}
+
+export interface BankSubject {
+  readonly kind: "bank";
+  readonly bankId: string;
+  /** The school that it belongs to; null where the bank is not there, or was put away. */
+  readonly schoolId: string | null;
+  /** Whose own it is; null for one of the school. */
+  readonly ownerId: string | null;
+  /** The owner has left the school: its coordinators look after the bank then. */
+  readonly ownerLeft: boolean;
+  /** Only those who look after it may see its items yet. */
+  readonly restricted: boolean;
+  readonly rights: readonly {
+    readonly personId: string | null;
+    readonly schoolId: string | null;
+    readonly role: BankRole | null;
+    readonly level: BankLevel;
+  }[];
 }
 
 /** What is asked about, with just what the rules need to know of it; `subjects.ts` loads it. */
@@ -60,6 +81,10 @@ export type Subject =
       readonly groupIds: readonly string[];
       readonly authorId: string | null;
     }
+  /** A bank of items, with what was said of who may do what. */
+  | BankSubject
+  /** An entry about banks and their items. */
+  | { readonly kind: "library entry"; readonly schoolId: string; readonly authorId: string | null }
   /** Something that a member of staff has not finished yet, such as a roster file on its way in. */
   | { readonly kind: "draft"; readonly authorId: string }
   | { readonly kind: "account"; readonly personId: string };
@@ -67,6 +92,7 @@ export type Subject =
 const TEAM = ["teacher", "co-teacher"] as const;
 const ADULTS = [...TEAM, "substitute", "specialist", "coordinator"] as const;
 const GROUP = ["group owner", "group colleague"] as const;
+const BANK_TIE = { use: "bank user", change: "bank changer", "look-after": "bank keeper" } as const;
 
 /** One right: who has it, in the words of the page that explains it. */
 export interface Right {
@@ -118,6 +144,14 @@ export const RIGHTS = {
   entry: {
     undo: right("take a change back", "author", ...TEAM, "group owner", "coordinator"),
     "undo-rights": right("take a change of rights back", "teacher", "group owner", "coordinator"),
+  },
+  bank: {
+    use: right("find the bank's items and give them", "bank keeper", "bank changer", "bank user"),
+    change: right("write, change and retire the bank's items", "bank keeper", "bank changer"),
+    "look-after": right("say who may use the bank, restrict it and put it away", "bank keeper"),
+  },
+  "library entry": {
+    undo: right("take a change of the library back", "author", "coordinator"),
   },
   draft: {
     see: right("see a roster file that is on its way in", "author"),
@@ -178,9 +212,37 @@ export function tiesTo(actor: Actor, subject: Subject): Tie[] {
       const author = subject.authorId === actor.personId && own.some((tie) => tie !== undefined);
       return some(coordinates(subject.schoolId), author && "author", ...own);
     }
+    case "bank":
+      return bankTies(actor, subject);
+    case "library entry":
+      return some(coordinates(subject.schoolId), subject.authorId === actor.personId && "author");
     case "draft":
       return some(subject.authorId === actor.personId && "author");
     case "account":
       return some(subject.personId === actor.personId && "self");
   }
+}
+
+/** The strongest tie that somebody has to a bank; none to a restricted one but that of who looks after it. */
+function bankTies(actor: StaffActor, { schoolId, ownerId, ownerLeft, restricted, rights }: BankSubject): BankTie[] {
+  if (schoolId === null) return [];
+  const isOfSchool = (ownerId === null || ownerLeft) && actor.coordinates.includes(schoolId);
+  if (ownerId === actor.personId || isOfSchool) return ["bank keeper"];
+  const levels = rights.filter((one) => isMeant(actor, one)).map(({ level }) => level);
+  const strongest = (["look-after", "change", "use"] as const).find((level) => levels.includes(level));
+  if (strongest === undefined || (restricted && strongest !== "look-after")) return [];
+  return [BANK_TIE[strongest]];
+}
+
+function isMeant(actor: StaffActor, { personId, schoolId, role }: BankSubject["rights"][number]): boolean {
+  if (personId !== null) return personId === actor.personId;
+  if (schoolId === null) return false;
+  const coordinates = actor.coordinates.includes(schoolId);
+  if (role === "coordinator") return coordinates;
+  if (schoolId !== actor.schoolId && !coordinates) return false;
+  if (role === null) return true;
+  const ties = [...actor.classTies.values()];
+  return role === "teacher"
+    ? ties.some((tie) => tie === "teacher" || tie === "co-teacher")
+    : ties.includes("specialist");
 }

@@ -2,6 +2,7 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { errorKind } from "@/db/errorKind";
+import { banksById } from "@/db/queries/banks";
 import {
   type ChangeRow,
   changeById,
@@ -17,6 +18,7 @@ import { firstReference } from "@/db/queries/references";
 import { applyRowChanges, firstRowChangedSince, inverse } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
+import { demandBank } from "@/server/access/bankSubject";
 import { type Actor, may } from "@/server/access/policy";
 import { changeWords } from "@/words/staff/historyWords";
 import type { Context } from "../runtime/context";
@@ -30,6 +32,7 @@ import { demandNoneUnfinished, recordUndone } from "./recordChange";
 /** Whether the actor may take an entry back: what was done about rights, only who may give them. */
 export function mayUndo(actor: Actor, change: ChangeOfHistory, subjectIds: readonly string[]): boolean {
   const { schoolId, classId, actorId: authorId, area } = change;
+  if (area === "library") return may(actor, "undo", { kind: "library entry", schoolId, authorId });
   const verb = area === "rights" || area === "privacy" ? "undo-rights" : "undo";
   // Ids are never used twice, so those that are no group of the actor's say nothing.
   return may(actor, verb, { kind: "entry", schoolId, classId, groupIds: subjectIds, authorId });
@@ -92,10 +95,17 @@ async function undoableChange(tx: Queryable, context: Context, changeId: string)
   const subjectIds = (await subjectsOfChanges(tx, [changeId])).get(changeId) ?? [];
   if (!mayUndo(context.actor, change, subjectIds))
     throw new Refusal("not-allowed", "Only teachers of the class, or a coordinator, can undo this.");
+  if (change.area === "library") await demandBanks(tx, context, subjectIds);
   if (await wasUndone(tx, changeId)) throw new Refusal("conflict", "This was undone already.");
   if (!change.undoable) throw new Refusal("conflict", "This can't be undone: it changed nothing that can be put back.");
   await demandNoneUnfinished(tx, change.schoolId);
   return change;
+}
+
+/** What was done with a bank is taken back only by those who may still change it; one put away is asked about as if it were not. */
+async function demandBanks(tx: Queryable, context: Context, bankIds: readonly string[]): Promise<void> {
+  for (const { id, archivedAt } of await banksById(tx, bankIds))
+    if (archivedAt === null) await demandBank(context, "change", id, tx);
 }
 
 async function putRowsBack(tx: Queryable, context: Context, change: ChangeRow): Promise<void> {

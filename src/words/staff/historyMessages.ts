@@ -56,6 +56,18 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "group-shared": `Shared the group “{name}” with {person}${UNTIL}`,
   "group-share-ended": "{person} no longer shares the group “{name}”",
   "reteach-assigned": "Assigned reteach practice and a check on {skill} to “{group}”",
+  "bank-made": "Made the bank “{name}”",
+  "bank-changed": "Changed the settings of the bank “{name}”",
+  "bank-put-away": "Put the bank “{name}” away",
+  "bank-brought-back": "Brought the bank “{name}” back",
+  "bank-opened":
+    "{level, select, use {Opened} change {Opened for changes} other {Handed over}} the bank “{name}” to {personGiven, select, yes {{person}} other {{roleGiven, select, yes {{role, select, teacher {the teachers} specialist {the specialists} other {the coordinators}}} other {everybody}} of {school}}}",
+  "bank-closed": "Closed the bank “{name}” to {personGiven, select, yes {{person}} other {{school}}}",
+  "item-put-into-use": "Put version {version} of an item into use: {line}",
+  "items-moved": "Moved {items, plural, one {# item} other {# items}} from “{from}” to “{to}”",
+  "items-copied": "Copied {items, plural, one {# item} other {# items}} to “{to}”",
+  "items-retired": "Retired {items, plural, one {# item} other {# items}}",
+  "items-brought-back": "Brought {items, plural, one {# item} other {# items}} back into use",
   "item-rescored": "Judged the answers to {itemId} by version {version} of its key",
 };
 

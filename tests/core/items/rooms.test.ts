@@ -737,7 +737,15 @@ it("a body with a range that ends before it begins, or without a context, is ref
 });
 
 it("a typed number is read by the school's decimal mark, and asked back where only the other one makes it right", () => {
-  const drawn = { key: rational(1500), keyText: "1500", unit: null, lowestTerms: false, misconceptionValues: [] };
+  const drawn = {
+    key: rational(1500),
+    keyText: "1500",
+    unit: null,
+    lowestTerms: false,
+    tolerance: null,
+    accepts: null,
+    misconceptionValues: [],
+  };
   const check = (text: string, mark: "point" | "comma") => roomOf("number").check(drawn as never, { text }, mark);
   expect(check("1.500", "comma")).toMatchObject({ readable: true, earned: 1 });
   expect(check("1,500", "point")).toMatchObject({ readable: true, earned: 1 });

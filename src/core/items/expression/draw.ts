@@ -8,7 +8,8 @@ export function draw({ answer, form, misconceptions }: ExpressionBody, { say, it
   const keyText = say(answer);
   if (checkAlgebra(keyText, keyText, form).verdict !== "right")
     throw new CoreError("bad-item", `The key of ${itemId} can't be read, or is not in the form asked for.`, {
-      keyText,
+      reason: "key-unreadable",
+      at: keyText,
     });
   return {
     keyText,

@@ -1,3 +1,4 @@
+import { leftOut } from "../partRemark";
 import type { ItemRoom } from "../room";
 import { typedText } from "../typedText";
 import type { DrawnExpression, ExpressionBody, ExpressionResponse, ShownExpression } from "./body";
@@ -10,6 +11,8 @@ export const expressionRoom: ItemRoom<ExpressionBody, DrawnExpression, ShownExpr
   ...typedText,
   check,
   responseWords,
+  texts: () => [],
+  remarks: (body, _, drawn) => leftOut(body.misconceptions.length, drawn.misconceptionTexts.length),
   rightResponse: ({ keyText }) => ({ text: keyText }),
   mistakes: ({ misconceptionTexts }) =>
     misconceptionTexts.map(({ id, text }) => ({ misconceptionId: id, response: { text } })),

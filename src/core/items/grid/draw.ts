@@ -24,7 +24,9 @@ export function draw(body: GridBody, setting: DrawSetting): DrawnGrid {
   const crossings = (points: readonly PointBody[]): Crossing[] => {
     const found = points.map(({ x, y }): Crossing => [lineAt(x, across, setting), lineAt(y, up, setting)]);
     if (!isUnique(found.map(crossingName)) || (body.task === "line" && found.length !== 2))
-      throw new CoreError("bad-item", `${setting.itemId} needs points that are told apart, two of a line.`, {});
+      throw new CoreError("bad-item", `${setting.itemId} needs points that are told apart, two of a line.`, {
+        reason: "points-alike",
+      });
     return found;
   };
   const right = crossings(body.right);
@@ -46,7 +48,7 @@ function axisOf({ from, to, step }: AxisBody, { values, itemId }: DrawSetting): 
   const [low, high, apart] = [from, to, step].map((text) => numberFrom(text, values));
   const count = low && high && apart && apart.compare(0) > 0 ? Math.floor(high.sub(low).div(apart).valueOf()) + 1 : 0;
   if (!low || !apart || count < 2 || count > MOST_LINES)
-    throw new CoreError("bad-item", `The axes of ${itemId} need 2 to ${MOST_LINES} lines.`, { count });
+    throw new CoreError("bad-item", `The axes of ${itemId} need 2 to ${MOST_LINES} lines.`, { reason: "grid-lines" });
   return { from: low, step: apart, count };
 }
 
@@ -54,6 +56,9 @@ function lineAt(text: string, { from, step, count }: Axis, { values, itemId }: D
   const place = numberFrom(text, values).sub(from).div(step);
   const at = place.valueOf();
   if (place.d !== 1n || at < 0 || at >= count)
-    throw new CoreError("bad-item", `The grid of ${itemId} has no line at ${text}.`, { at });
+    throw new CoreError("bad-item", `The grid of ${itemId} has no line at ${text}.`, {
+      reason: "no-line-on-grid",
+      at: text,
+    });
   return at;
 }

@@ -1,4 +1,5 @@
 import { numberFrom, type ParameterValues } from "../drawParameters";
+import { leftOut } from "../partRemark";
 import type { ItemRoom } from "../room";
 import type { AxisBody, Crossing, DrawnGrid, GridBody, GridResponse, ShownGrid } from "./body";
 import { check } from "./check";
@@ -17,6 +18,8 @@ export const gridRoom: ItemRoom<GridBody, DrawnGrid, ShownGrid, GridResponse> = 
   },
   check,
   responseWords,
+  texts: () => [],
+  remarks: (body, _, drawn) => leftOut(body.misconceptions.length, drawn.misconceptionPoints.length),
   rightResponse: ({ right }) => ({ points: right }),
   mistakes: ({ misconceptionPoints }) =>
     misconceptionPoints.map(({ id, points }) => ({ misconceptionId: id, response: { points } })),

@@ -11,7 +11,11 @@ export function draw(body: InlineChoiceBody, setting: DrawSetting): DrawnInlineC
   const named = body.text.flatMap((piece) => (typeof piece === "string" ? [] : [piece.gap]));
   const ids = body.gaps.map(({ id }) => id);
   if ([...named].sort().join("\n") !== [...ids].sort().join("\n"))
-    throw new CoreError("bad-item", `${setting.itemId} needs every gap once in its text.`, { gaps: ids, text: named });
+    throw new CoreError("bad-item", `${setting.itemId} needs every gap once in its text.`, {
+      reason: "gaps-not-in-text",
+      gaps: ids,
+      text: named,
+    });
   const gaps = named.map((name) => drawGap(body.gaps.find(({ id }) => id === name) as GapBody, setting));
   return {
     text: body.text.map((piece) => (typeof piece === "string" ? setting.say(piece) : piece)),
@@ -28,6 +32,9 @@ function drawGap({ id, options, right }: GapBody, { say, random, itemId }: DrawS
     if (!kept.some((known) => known.text === text)) kept.push({ ...option, text });
   }
   if (!key || kept.length < 2)
-    throw new CoreError("bad-item", `The gap ${id} of ${itemId} needs a right option and another.`, { id });
+    throw new CoreError("bad-item", `The gap ${id} of ${itemId} needs a right option and another.`, {
+      reason: "gap-needs-options",
+      at: id,
+    });
   return { id, options: shuffled(kept, random), right };
 }

@@ -40,6 +40,11 @@ export const inlineChoiceRoom: ItemRoom<InlineChoiceBody, DrawnInlineChoice, Sho
     },
     check,
     responseWords,
+    texts: ({ text, gaps }) => [
+      ...text.filter((piece) => typeof piece === "string"),
+      ...gaps.flatMap(({ options }) => options.map((option) => option.text)),
+    ],
+    remarks: () => [],
     rightResponse: ({ gaps }) => ({ choices: rightOf(gaps) }),
     mistakes: ({ gaps }) =>
       gaps.flatMap((gap) =>

@@ -19,7 +19,9 @@ export function draw(body: MatchingBody, { say, random, itemId }: DrawSetting): 
     !areKnown ||
     !Object.values(wanted).every(isPartner)
   )
-    throw new CoreError("bad-item", `${itemId} needs sides that are told apart, and partners that are there.`, wanted);
+    throw new CoreError("bad-item", `${itemId} needs sides that are told apart, and partners that are there.`, {
+      reason: "sides-alike",
+    });
   const textOf = (id: string | undefined) => partners.find((known) => known.id === id)?.text ?? "";
   return {
     things,

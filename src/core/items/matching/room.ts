@@ -1,4 +1,5 @@
 import { optionLetter } from "../drawOptions";
+import { leftOut } from "../partRemark";
 import { type ItemRoom, sentNames } from "../room";
 import type { DrawnMatching, MatchingBody, MatchingResponse, ShownMatching } from "./body";
 import { check } from "./check";
@@ -29,6 +30,8 @@ export const matchingRoom: ItemRoom<MatchingBody, DrawnMatching, ShownMatching, 
   },
   check,
   responseWords,
+  texts: ({ things, partners }) => [...things, ...partners].map(({ text }) => text),
+  remarks: (body, _, drawn) => leftOut(body.misconceptions.length, drawn.misconceptionPairs.length),
   rightResponse: ({ wanted }) => ({ pairs: wanted }),
   mistakes: ({ misconceptionPairs, wanted }) =>
     misconceptionPairs.map(({ id, thing, partner }) => ({

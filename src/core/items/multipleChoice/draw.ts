@@ -20,8 +20,7 @@ export function draw(body: MultipleChoiceBody, setting: DrawSetting): DrawnMulti
   const right = chosen.filter((option) => option.right);
   if (right.length === 0 || right.length === chosen.length)
     throw new CoreError("bad-item", `${setting.itemId} needs options that are right and others that are wrong.`, {
-      right: right.length,
-      options: chosen.length,
+      reason: right.length === 0 ? "no-key" : "nothing-wrong",
     });
   return { options: shuffled(chosen, setting.random), keyText: right.map(({ text }) => text).join("; ") };
 }

@@ -1,3 +1,4 @@
+import { choiceRemarks, optionTextsOf } from "../choiceRemarks";
 import { optionAtLetter, optionsInOrder, type ShownOptions, shownOptions } from "../drawOptions";
 import { optionsShown } from "../optionsShown";
 import type { ItemRoom } from "../room";
@@ -43,6 +44,8 @@ export const multipleChoiceRoom: ItemRoom<
     const { right, wrong } = optionsShown(body, values);
     return 1 / (2 ** Math.min(MOST_OPTIONS, right + wrong) - 1);
   },
+  texts: optionTextsOf,
+  remarks: choiceRemarks,
 };
 
 const idsOf = (options: readonly { readonly id: string }[]) => options.map(({ id }) => id).sort();

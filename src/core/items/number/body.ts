@@ -1,5 +1,6 @@
 import { array, boolean, object, string } from "yup";
 import type { Rational } from "../../numeric/rational";
+import type { ParameterValues } from "../drawParameters";
 
 /** A number to be written: whole, decimal, fraction or mixed, with or without a unit. */
 export interface NumberBody {
@@ -7,6 +8,10 @@ export interface NumberBody {
   readonly answer: string;
   /** An independent condition on `x` that holds exactly for right answers. */
   readonly right: string;
+  /** How far from the key an answer may lie, as an expression; exactly right unless stated. */
+  readonly tolerance?: string;
+  /** Any number for which `right` holds is right; the key is one of them, and the one that is shown. */
+  readonly anyRight?: boolean;
   /** Wrong values that reveal a misconception, by misconception id. */
   readonly misconceptions: readonly { readonly id: string; readonly value: string }[];
   /** The word after the answer box; "required" units must be typed by the student. */
@@ -22,6 +27,9 @@ export interface DrawnNumber {
   readonly keyText: string;
   readonly unit: { readonly word: string; readonly required: boolean } | null;
   readonly lowestTerms: boolean;
+  readonly tolerance: Rational | null;
+  /** What makes any number right, with the values that it is about; null where only the key is. */
+  readonly accepts: { readonly condition: string; readonly values: ParameterValues } | null;
   /** Values of wrong answers that reveal a misconception. */
   readonly misconceptionValues: readonly {
     readonly id: string;
@@ -41,6 +49,8 @@ export interface NumberResponse {
 export const numberSchema = object({
   answer: string().required(),
   right: string().required(),
+  tolerance: string().optional(),
+  anyRight: boolean().optional(),
   misconceptions: array(object({ id: string().required(), value: string().required() })).required(),
   unit: object({ word: string().required(), required: boolean().required() }).optional().default(undefined),
   answerFormat: string().oneOf(["fraction", "decimal", "money", "mixed"]).optional(),

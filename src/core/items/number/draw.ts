@@ -11,10 +11,16 @@ import type { DrawnNumber, NumberBody } from "./body";
  * Throws "bad-item" when the key fails the body's own condition.
  */
 export function draw(body: NumberBody, { values, say, itemId }: DrawSetting): DrawnNumber {
-  const isRight = (value: Rational) => compileExpression(body.right)({ ...values, x: value }) === true;
   const key = numberFrom(body.answer, values);
-  if (!isRight(key))
-    throw new CoreError("bad-item", `The key of ${itemId} fails its own condition.`, { key: String(key) });
+  const tolerance = body.tolerance === undefined ? null : numberFrom(body.tolerance, values);
+  const holds = (value: Rational) => compileExpression(body.right)({ ...values, x: value }) === true;
+  const isRight = (value: Rational) =>
+    holds(value) || (tolerance !== null && value.sub(key).abs().compare(tolerance) <= 0);
+  if (!holds(key))
+    throw new CoreError("bad-item", `The key of ${itemId} fails its own condition.`, {
+      reason: "key-fails",
+      at: writeNumber(key, "mixed"),
+    });
   const misconceptionValues: { id: string; value: Rational }[] = [];
   for (const { id, value: expression } of body.misconceptions) {
     const value = numberFrom(expression, values);
@@ -25,6 +31,8 @@ export function draw(body: NumberBody, { values, say, itemId }: DrawSetting): Dr
     key,
     keyText: writeNumber(key, body.answerFormat ?? "mixed"),
     unit: body.unit ? { word: say(body.unit.word), required: body.unit.required } : null,
+    tolerance,
+    accepts: body.anyRight ? { condition: body.right, values } : null,
     lowestTerms: body.form === "lowest-terms",
     misconceptionValues,
   };

@@ -1,4 +1,5 @@
 import { writeNumber } from "../../answers/writeNumber";
+import { isUgly, leftOut } from "../partRemark";
 import { type ItemRoom, sentText } from "../room";
 import type { DrawnNumber, NumberBody, NumberResponse, ShownNumber } from "./body";
 import { check } from "./check";
@@ -26,4 +27,10 @@ export const numberRoom: ItemRoom<NumberBody, DrawnNumber, ShownNumber, NumberRe
       response: { text: withUnit(writeNumber(value, "mixed"), drawn) },
     })),
   guessing: () => 0,
+  texts: ({ unit }) => (unit ? [unit.word] : []),
+  remarks: (body, _, drawn) => [
+    ...leftOut(body.misconceptions.length, drawn.misconceptionValues.length),
+    ...(isUgly(drawn.key) ? [{ code: "ugly-number", at: drawn.keyText } as const] : []),
+    ...(drawn.key.compare(0) < 0 ? [{ code: "below-nought", at: drawn.keyText } as const] : []),
+  ],
 };

@@ -13,7 +13,9 @@ const MOST_PLACES = 201;
 export function draw(body: NumberLineBody, { values, itemId }: DrawSetting): DrawnNumberLine {
   const [from, to, step] = [body.from, body.to, body.step].map((text) => numberFrom(text, values));
   if (!from || !to || !step || step.compare(0) <= 0 || to.compare(from) <= 0)
-    throw new CoreError("bad-item", `The line of ${itemId} needs a step and an end after its beginning.`, {});
+    throw new CoreError("bad-item", `The line of ${itemId} needs a step and an end after its beginning.`, {
+      reason: "line-ends",
+    });
   const places = Math.floor(to.sub(from).div(step).valueOf()) + 1;
   const labelEvery = body.labelEvery === undefined ? 1 : numberFrom(body.labelEvery, values).valueOf();
   const line = { from, step, places };
@@ -21,7 +23,10 @@ export function draw(body: NumberLineBody, { values, itemId }: DrawSetting): Dra
     const place = numberFrom(text, values).sub(from).div(step);
     const at = place.valueOf();
     if (place.d !== 1n || at < 0 || at >= places)
-      throw new CoreError("bad-item", `The line of ${itemId} has no place for ${text}.`, { at });
+      throw new CoreError("bad-item", `The line of ${itemId} has no place for ${text}.`, {
+        reason: "no-place-on-line",
+        at: text,
+      });
     return at;
   };
   const markOf = (mark: LineMarkBody): LineMark => {
@@ -29,11 +34,16 @@ export function draw(body: NumberLineBody, { values, itemId }: DrawSetting): Dra
     const [low, high] = [mark.low, mark.high].map((end) => (end === null ? null : placeOf(end)));
     const isEmpty =
       low === null || high === null || low === undefined || high === undefined ? low === high : low > high;
-    if (isEmpty) throw new CoreError("bad-item", `An interval of ${itemId} needs ends that do not cross.`, {});
+    if (isEmpty)
+      throw new CoreError("bad-item", `An interval of ${itemId} needs ends that do not cross.`, {
+        reason: "interval-empty",
+      });
     return { low: low ?? null, high: high ?? null, withLow: mark.withLow, withHigh: mark.withHigh };
   };
   if (places < 2 || places > MOST_PLACES || !Number.isInteger(labelEvery) || labelEvery < 1)
-    throw new CoreError("bad-item", `The line of ${itemId} needs 2 to ${MOST_PLACES} places.`, { places, labelEvery });
+    throw new CoreError("bad-item", `The line of ${itemId} needs 2 to ${MOST_PLACES} places.`, {
+      reason: "line-places",
+    });
   const right = markOf(body.right);
   return {
     ...line,

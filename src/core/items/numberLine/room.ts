@@ -1,4 +1,5 @@
 import { numberFrom } from "../drawParameters";
+import { leftOut } from "../partRemark";
 import type { ItemRoom } from "../room";
 import type { DrawnNumberLine, LineMark, NumberLineBody, NumberLineResponse, ShownNumberLine } from "./body";
 import { check } from "./check";
@@ -22,6 +23,8 @@ export const numberLineRoom: ItemRoom<NumberLineBody, DrawnNumberLine, ShownNumb
   },
   check,
   responseWords,
+  texts: () => [],
+  remarks: (body, _, drawn) => leftOut(body.misconceptions.length, drawn.misconceptionMarks.length),
   rightResponse: ({ right }) => ({ mark: right }),
   mistakes: ({ misconceptionMarks }) =>
     misconceptionMarks.map(({ id, mark }) => ({ misconceptionId: id, response: { mark } })),

@@ -15,7 +15,9 @@ export function draw(body: OrderBody, setting: DrawSetting): DrawnOrder {
   const ids = [...wanted].sort().join("\n");
   const isOrder = (order: readonly string[]) => [...order].sort().join("\n") === ids;
   if (!isUnique(members.map(({ text }) => text)) || !body.misconceptions.every(({ order }) => isOrder(order)))
-    throw new CoreError("bad-item", `${setting.itemId} needs members that are told apart.`, { members: wanted });
+    throw new CoreError("bad-item", `${setting.itemId} needs members that are told apart.`, {
+      reason: "members-alike",
+    });
   const drawn = shuffled(members, setting.random);
   // The right order is not to be had for nothing: its first member goes to the end.
   const isRight = drawn.every(({ id }, place) => id === wanted[place]);
@@ -34,6 +36,6 @@ function wantedOrder({ members, descending = false }: OrderBody, { values, itemI
   if (valued.length === 0) return members.map(({ id }) => id);
   const isTie = valued.some(({ at }, place) => valued.slice(place + 1).some((other) => other.at.equals(at)));
   if (valued.length < members.length || isTie)
-    throw new CoreError("bad-item", `${itemId} needs a value of its own for each member.`, { members: valued.length });
+    throw new CoreError("bad-item", `${itemId} needs a value of its own for each member.`, { reason: "values-alike" });
   return valued.sort((x, y) => x.at.compare(y.at) * (descending ? -1 : 1)).map(({ id }) => id);
 }

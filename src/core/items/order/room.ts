@@ -1,4 +1,5 @@
 import { optionLetter } from "../drawOptions";
+import { leftOut } from "../partRemark";
 import { type ItemRoom, sentList } from "../room";
 import type { DrawnOrder, OrderBody, OrderResponse, ShownOrder } from "./body";
 import { check } from "./check";
@@ -25,6 +26,8 @@ export const orderRoom: ItemRoom<OrderBody, DrawnOrder, ShownOrder, OrderRespons
   },
   check,
   responseWords,
+  texts: ({ members }) => members.map(({ text }) => text),
+  remarks: (body, _, drawn) => leftOut(body.misconceptions.length, drawn.misconceptionOrders.length),
   rightResponse: ({ wanted }) => ({ order: wanted }),
   mistakes: ({ misconceptionOrders }) =>
     misconceptionOrders.map(({ id, order }) => ({ misconceptionId: id, response: { order } })),

@@ -14,6 +14,8 @@ export function draw({ text }: SelectWordsBody, { say, itemId }: DrawSetting): D
   const ids = pieces.flatMap(({ id }) => id ?? []);
   const right = pieces.filter((piece) => piece.right);
   if (right.length === 0 || right.length === ids.length || !isUnique(ids))
-    throw new CoreError("bad-item", `${itemId} needs words that are right and others that are wrong.`, { ids });
+    throw new CoreError("bad-item", `${itemId} needs words that are right and others that are wrong.`, {
+      reason: "select-right-and-wrong",
+    });
   return { pieces, keyText: right.map((piece) => piece.text.trim()).join("; ") };
 }

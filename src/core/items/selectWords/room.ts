@@ -23,6 +23,8 @@ export const selectWordsRoom: ItemRoom<SelectWordsBody, DrawnSelectWords, ShownS
   },
   check,
   responseWords,
+  texts: ({ text }) => text.map((piece) => piece.text),
+  remarks: () => [],
   rightResponse: ({ pieces }) => ({ chosen: idsOf(pieces.filter(({ right }) => right)) }),
   // Somebody who has found all that is right, and takes what the misconception suggests besides.
   mistakes: ({ pieces }) =>

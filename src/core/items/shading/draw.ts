@@ -22,8 +22,7 @@ export function draw(body: ShadingBody, { values, itemId }: DrawSetting): DrawnS
   const right = isFigure ? countOf(body.right) : null;
   if (right === null)
     throw new CoreError("bad-item", `${itemId} needs full rows of up to ${MOST_PARTS} parts, and a number of them.`, {
-      parts,
-      columns,
+      reason: "parts-not-whole",
     });
   return {
     parts,

@@ -1,4 +1,5 @@
 import { numberFrom } from "../drawParameters";
+import { leftOut } from "../partRemark";
 import type { ItemRoom } from "../room";
 import type { DrawnShading, ShadingBody, ShadingResponse, ShownShading } from "./body";
 import { check } from "./check";
@@ -17,6 +18,8 @@ export const shadingRoom: ItemRoom<ShadingBody, DrawnShading, ShownShading, Shad
   },
   check,
   responseWords,
+  texts: () => [],
+  remarks: (body, _, drawn) => leftOut(body.misconceptions.length, drawn.misconceptionCounts.length),
   rightResponse: ({ right }) => ({ shaded: firstOf(right) }),
   mistakes: ({ misconceptionCounts }) =>
     misconceptionCounts.map(({ id, count }) => ({ misconceptionId: id, response: { shaded: firstOf(count) } })),

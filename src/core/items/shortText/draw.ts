@@ -15,6 +15,6 @@ export function draw(body: ShortTextBody, { say, itemId }: DrawSetting): DrawnSh
   };
   for (const { text } of misconceptionTexts)
     if (checkText(text, rule).verdict === "right")
-      throw new CoreError("bad-item", `${itemId} takes a mistake for right.`, { text });
+      throw new CoreError("bad-item", `${itemId} takes a mistake for right.`, { reason: "mistake-is-right", at: text });
   return { rule, keyText: rule.accepted[0] ?? "", misconceptionTexts };
 }

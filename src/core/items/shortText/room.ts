@@ -10,6 +10,8 @@ export const shortTextRoom: ItemRoom<ShortTextBody, DrawnShortText, ShownShortTe
   ...typedText,
   check,
   responseWords,
+  texts: ({ accepted }) => accepted,
+  remarks: () => [],
   rightResponse: ({ keyText }) => ({ text: keyText }),
   mistakes: ({ misconceptionTexts }) =>
     misconceptionTexts.map(({ id, text }) => ({ misconceptionId: id, response: { text } })),

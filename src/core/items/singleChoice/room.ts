@@ -1,4 +1,5 @@
-import { optionAtLetter, optionsInOrder, type ShownOptions, shownOptions } from "../drawOptions";
+import { choiceRemarks, optionTextsOf } from "../choiceRemarks";
+import { hasOwnTexts, optionAtLetter, optionsInOrder, type ShownOptions, shownOptions } from "../drawOptions";
 import { optionsShown } from "../optionsShown";
 import { type ItemRoom, sentText } from "../room";
 import type { DrawnSingleChoice, SingleChoiceBody, SingleChoiceResponse } from "./body";
@@ -25,5 +26,10 @@ export const singleChoiceRoom: ItemRoom<SingleChoiceBody, DrawnSingleChoice, Sho
       misconceptionId === null ? [] : [{ misconceptionId, response: { option: id } }],
     ),
   /** One of the options that are shown. */
-  guessing: (body, values) => 1 / Math.min(MOST_OPTIONS, 1 + optionsShown(body, values).wrong),
+  guessing: (body, values) => {
+    const shown = 1 + optionsShown(body, values).wrong;
+    return 1 / (hasOwnTexts(body) ? shown : Math.min(MOST_OPTIONS, shown));
+  },
+  texts: optionTextsOf,
+  remarks: choiceRemarks,
 };

@@ -18,6 +18,7 @@ const AREA_WORDS: Readonly<Record<HistoryArea, string>> = {
   work: "work",
   groups: "groups",
   supports: "supports",
+  library: "library",
   privacy: "privacy",
 };
 

@@ -1,0 +1,151 @@
+import "server-only";
+import { type SQL, sql } from "drizzle-orm";
+import type { Queryable } from "../queryable";
+import type { ItemCardRow } from "./itemCards";
+
+/** What items are narrowed by; a list that is empty narrows nothing. */
+export interface ItemFilter {
+  readonly words: readonly string[];
+  /** Banks that are searched; null stands for the stock. */
+  readonly bankIds: readonly (string | null)[];
+  /** Banks of which drafts are shown too. */
+  readonly draftBankIds: readonly string[];
+  readonly skillIds: readonly string[] | null;
+  readonly grades: readonly number[];
+  readonly kinds: readonly string[];
+  readonly depths: readonly number[];
+  readonly languages: readonly string[];
+  readonly authorIds: readonly string[];
+  readonly status: "draft" | "ready" | null;
+  readonly retired: boolean;
+  /** Logits, both ends included. */
+  readonly difficulty: { readonly from: number | null; readonly to: number | null };
+}
+
+type Facet = "bank" | "grade" | "kind" | "skill" | "depth" | "language" | "author" | "status";
+interface FacetCount {
+  readonly facet: Facet;
+  /** Null where an item says nothing of it; for banks, the stock. */
+  readonly value: string | null;
+  readonly items: number;
+}
+
+const FACET_COLUMNS: Readonly<Record<Facet, string>> = {
+  bank: "bank_id",
+  grade: "grade",
+  kind: "kind",
+  skill: "skill_id",
+  depth: "depth",
+  language: "language",
+  author: "author_id",
+  status: "status",
+};
+
+const list = (values: readonly (string | number)[]): SQL =>
+  sql`(select value from json_each(${JSON.stringify(values)}))`;
+
+/** Words as the full-text table asks for them: each as a beginning of a word, all of them wanted. */
+const match = (words: readonly string[]): string => words.map((word) => `"${word.replaceAll('"', '""')}"*`).join(" ");
+
+function conditions(filter: ItemFilter): SQL {
+  const banks = filter.bankIds.filter((id) => id !== null);
+  const inBank = filter.bankIds.includes(null)
+    ? sql`(c.bank_id is null or c.bank_id in ${list(banks)})`
+    : sql`c.bank_id in ${list(banks)}`;
+  const among = (column: string, values: readonly (string | number)[]) =>
+    values.length > 0 ? [sql`c.${sql.raw(column)} in ${list(values)}`] : [];
+  const { from, to } = filter.difficulty;
+  const all: SQL[] = [
+    inBank,
+    sql`c.retired = ${filter.retired ? 1 : 0}`,
+    sql`(c.status = 'ready' or c.bank_id in ${list(filter.draftBankIds)})`,
+    ...(filter.words.length > 0
+      ? [sql`c.number in (select rowid from item_words where item_words match ${match(filter.words)})`]
+      : []),
+    ...(filter.skillIds === null
+      ? []
+      : [
+          sql`(c.skill_id in ${list(filter.skillIds)} or exists (select 1 from item_skills s where s.item_id = c.item_id and s.skill_id in ${list(filter.skillIds)}))`,
+        ]),
+    ...among("grade", filter.grades),
+    ...among("kind", filter.kinds),
+    ...among("depth", filter.depths),
+    ...among("language", filter.languages),
+    ...among("author_id", filter.authorIds),
+    ...(filter.status === null ? [] : [sql`c.status = ${filter.status}`]),
+    ...(from === null ? [] : [sql`c.difficulty >= ${from}`]),
+    ...(to === null ? [] : [sql`c.difficulty <= ${to}`]),
+  ];
+  return sql.join(all, sql` and `);
+}
+
+/** How many items are found, by facet. */
+export async function countItems(
+  db: Queryable,
+  filter: ItemFilter,
+): Promise<{ readonly items: number; readonly facets: readonly FacetCount[] }> {
+  const columns = sql.raw([...new Set(Object.values(FACET_COLUMNS))].map((column) => `c.${column}`).join(", "));
+  const counts = (Object.keys(FACET_COLUMNS) as Facet[]).map((facet) => {
+    const column = sql.raw(FACET_COLUMNS[facet]);
+    return sql`select ${facet} as facet, ${column} as value, count(*) as items from found group by ${column}`;
+  });
+  const rows = await db.all<{ facet: Facet | "all"; value: string | number | null; items: number }>(
+    sql`with found as materialized (select ${columns} from item_cards c where ${conditions(filter)})
+        select 'all' as facet, null as value, count(*) as items from found union all ${sql.join(counts, sql` union all `)}`,
+  );
+  const facets = rows.flatMap(({ facet, value, items }) =>
+    facet === "all" ? [] : [{ facet, value: value === null ? null : String(value), items }],
+  );
+  return { items: rows.find(({ facet }) => facet === "all")?.items ?? 0, facets };
+}
+
+/** A card as SQLite gives it: what is a truth value elsewhere is a number here. */
+export interface FoundItem extends Omit<ItemCardRow, "number" | "strand" | "model" | "calibrated" | "retired"> {
+  readonly model: number;
+  readonly calibrated: number;
+  readonly retired: number;
+}
+
+type ItemOrder = "best" | "newest" | "easiest" | "hardest";
+
+const CARD_COLUMNS = sql.raw(
+  `c.item_id as itemId, c.version_id as versionId, c.bank_id as bankId, c.skill_id as skillId, c.kind as kind,
+   c.status as status, c.grade as grade, c.depth as depth, c.language as language, c.model as model, c.author_id as authorId,
+   c.added_at as addedAt, c.difficulty as difficulty, c.discrimination as discrimination, c.calibrated as calibrated,
+   c.line as line, c.retired as retired`,
+);
+
+/** The card of an item, whatever bank it stands in; null without one. */
+export async function itemById(db: Queryable, itemId: string): Promise<FoundItem | null> {
+  const [found] = await db.all<FoundItem>(sql`select ${CARD_COLUMNS} from item_cards c where c.item_id = ${itemId}`);
+  return found ?? null;
+}
+
+/** Some of the items that are found, in an order; the best match first where there are words. */
+export async function findItems(
+  db: Queryable,
+  filter: ItemFilter,
+  { order, from, most }: { readonly order: ItemOrder; readonly from: number; readonly most: number },
+): Promise<FoundItem[]> {
+  const byWords = filter.words.length > 0 && order === "best";
+  const join = byWords
+    ? sql`join (select rowid, rank from item_words where item_words match ${match(filter.words)}) w on w.rowid = c.number`
+    : sql``;
+  const orders: Readonly<Record<ItemOrder, SQL>> = {
+    best: byWords ? sql`w.rank, c.item_id` : sql`c.bank_id is null, c.grade, c.skill_id, c.item_id`,
+    newest: sql`c.added_at desc, c.item_id`,
+    easiest: sql`c.difficulty is null, c.difficulty, c.item_id`,
+    hardest: sql`c.difficulty is null, c.difficulty desc, c.item_id`,
+  };
+  return db.all(
+    sql`select ${CARD_COLUMNS} from item_cards c ${join} where ${conditions(filter)} order by ${orders[order]} limit ${most} offset ${from}`,
+  );
+}
+
+/** How many items of the stock can be given. */
+export async function itemsInStock(db: Queryable): Promise<number> {
+  const [found] = await db.all<{ items: number }>(
+    sql`select count(*) as items from item_cards where bank_id is null and retired = 0 and status = 'ready'`,
+  );
+  return found?.items ?? 0;
+}

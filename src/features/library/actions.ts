@@ -1,0 +1,47 @@
+"use server";
+import type { ActionResult } from "@/core/model/actionResult";
+import { runAction } from "@/server/runtime/action";
+import { bringBankBack, changeBank, closeBank, makeBank, openBank, putBankAway } from "./writes/banks";
+import { putIntoUse } from "./writes/drafts";
+import { bringItemsBack, copyItems, dropDraft, moveItems, retireItems } from "./writes/items";
+
+type Done = Promise<ActionResult<{ changeId: string }>>;
+
+export async function makeBankAction(
+  input: unknown,
+): Promise<ActionResult<{ bankId: string; changeId: string | null }>> {
+  return runAction((context) => makeBank(context, input));
+}
+export async function changeBankAction(input: unknown): Done {
+  return runAction((context) => changeBank(context, input));
+}
+export async function putBankAwayAction(input: unknown): Done {
+  return runAction((context) => putBankAway(context, input));
+}
+export async function bringBankBackAction(input: unknown): Done {
+  return runAction((context) => bringBankBack(context, input));
+}
+export async function openBankAction(input: unknown): Done {
+  return runAction((context) => openBank(context, input));
+}
+export async function closeBankAction(input: unknown): Done {
+  return runAction((context) => closeBank(context, input));
+}
+export async function putIntoUseAction(input: unknown): Promise<ActionResult<{ changeId: string; version: number }>> {
+  return runAction((context) => putIntoUse(context, input));
+}
+export async function dropDraftAction(input: unknown): Promise<ActionResult<{ isGone: boolean }>> {
+  return runAction((context) => dropDraft(context, input));
+}
+export async function moveItemsAction(input: unknown): Done {
+  return runAction((context) => moveItems(context, input));
+}
+export async function copyItemsAction(input: unknown): Promise<ActionResult<{ changeId: string; itemIds: string[] }>> {
+  return runAction((context) => copyItems(context, input));
+}
+export async function retireItemsAction(input: unknown): Done {
+  return runAction((context) => retireItems(context, input));
+}
+export async function bringItemsBackAction(input: unknown): Done {
+  return runAction((context) => bringItemsBack(context, input));
+}

@@ -1,0 +1,101 @@
+import type { LookedItem } from "@/core/items/lookOver";
+import type { Facet, ItemOrder } from "./finderQuery";
+
+/** A bank as pages name it. */
+export interface BankName {
+  /** "stock" for what every school has. */
+  readonly id: string;
+  readonly name: string;
+}
+
+/** An item in a list. */
+export interface ItemLine {
+  readonly id: string;
+  readonly line: string;
+  readonly kind: string;
+  readonly skill: string;
+  readonly grade: number | null;
+  readonly bank: BankName;
+  readonly isDraft: boolean;
+  readonly isModel: boolean;
+  readonly depth: number | null;
+  readonly author: string;
+  /** Of the skill's own difficulty, in logits; null where none is known. */
+  readonly harderBy: number | null;
+  readonly isCalibrated: boolean;
+  /** Whole seconds that it is expected to take. */
+  readonly seconds: number;
+  readonly mayChange: boolean;
+}
+
+export interface FacetValue {
+  readonly value: string;
+  readonly words: string;
+  readonly items: number;
+  readonly isChosen: boolean;
+}
+
+export interface FinderView {
+  readonly total: number;
+  readonly from: number;
+  readonly items: readonly ItemLine[];
+  readonly facets: Readonly<Record<Facet, readonly FacetValue[]>>;
+  readonly order: ItemOrder;
+  /** The standard that the search is narrowed to, with the skills that it leads to. */
+  readonly standard: { readonly code: string; readonly statement: string } | null;
+  /** Banks that something can be put into. */
+  readonly ownBanks: readonly BankName[];
+  /** Banks that the search covers when none is chosen. */
+  readonly allBanks: readonly BankName[];
+}
+
+/** An item on its own page. */
+export interface ItemPageView extends ItemLine {
+  readonly looked: LookedItem | null;
+  readonly mistakes: readonly { readonly words: string; readonly name: string }[];
+  readonly skills: readonly { readonly id: string; readonly name: string; readonly codes: readonly string[] }[];
+  readonly standards: readonly { readonly code: string; readonly statement: string }[];
+  readonly language: string;
+  readonly calculator: boolean;
+  readonly isRetired: boolean;
+  readonly difficulty: number | null;
+  readonly discrimination: number | null;
+  readonly versions: readonly {
+    readonly id: string;
+    readonly number: number;
+    readonly isDraft: boolean;
+    readonly by: string;
+    readonly when: string;
+    readonly students: number;
+    readonly isShown: boolean;
+  }[];
+  readonly ownBanks: readonly BankName[];
+}
+
+/** What the editor starts from. */
+export interface EditorView {
+  readonly itemId: string;
+  readonly bank: BankName;
+  readonly ownBanks: readonly BankName[];
+  readonly isNew: boolean;
+  /** The version in use; null where there is none yet. */
+  readonly versionInUse: number | null;
+  readonly studentsInUse: number;
+  readonly draft: {
+    readonly revision: number;
+    readonly body: object;
+    readonly depth: number | null;
+    readonly calculator: boolean;
+    readonly language: string;
+    readonly skillIds: readonly string[];
+    readonly standardIds: readonly string[];
+  };
+  readonly skills: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly grade: number;
+    readonly code: string;
+  }[];
+  readonly standards: readonly { readonly id: string; readonly code: string; readonly statement: string }[];
+  readonly misconceptions: readonly { readonly id: string; readonly name: string }[];
+}

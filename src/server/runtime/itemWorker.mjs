@@ -1,0 +1,11 @@
+// Looks items over beside the server's own thread: an expression that an author typed may take for ever.
+import { register } from "tsx/esm/api";
+
+register();
+const { lookOver, verdictOn } = await import("../../core/items/lookOver.ts");
+
+/** @param {{ version: object, draws: number, shown: number, given?: { seed: number, context: string, sent: unknown } }} task What to look over, and an answer to one draw. */
+export default function look({ version, draws, shown, given }) {
+  if (given) return verdictOn(version, given.seed, given.context, given.sent);
+  return lookOver(version, draws, shown);
+}
