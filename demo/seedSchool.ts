@@ -19,6 +19,7 @@ import { openClasses } from "@/server/access/subjects";
 import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
+import { fillBanks } from "./banks";
 import { ALDER, parts, ROWAN } from "./names";
 import { installShippedContent } from "./shippedContent";
 import { type Simulation, staffContext, staffId } from "./simulation";
@@ -136,6 +137,8 @@ export async function seedSchool(
     simulation,
     students.map(({ person }) => person),
   );
+  progress(0.99, "banks");
+  await fillBanks(simulation, dayOfNumber(today + 14));
   progress(1, "done");
   return slips;
 }

@@ -58,6 +58,19 @@ const school: Subject = { kind: "school", schoolId: "s" };
 const entry: Subject = { kind: "entry", schoolId: "s", classId: "a", groupIds: [], authorId: "su" };
 const schoolEntry: Subject = { kind: "entry", schoolId: "s", classId: null, groupIds: [], authorId: "t" };
 const groupEntry: Subject = { kind: "entry", schoolId: "s", classId: "x", groupIds: ["g1"], authorId: "h" };
+const bank = (over: Partial<Extract<Subject, { kind: "bank" }>> = {}): Subject => ({
+  kind: "bank",
+  bankId: "k",
+  schoolId: "s",
+  ownerId: "t",
+  ownerLeft: false,
+  restricted: false,
+  rights: [],
+  ...over,
+});
+const rightTo = (over: object) => ({ personId: null, schoolId: null, role: null, level: "use" as const, ...over });
+const OWN_SCHOOL = Object.keys(ACTORS).filter((name) => !/upil|elsewhere/.test(name)) as Name[];
+const libraryEntry: Subject = { kind: "library entry", schoolId: "s", authorId: "su" };
 const draft: Subject = { kind: "draft", authorId: "t" };
 
 const CLASS_ADULTS: Name[] = ["teacher", "coTeacher", "substitute", "specialist", "coordinator"];
@@ -120,6 +133,40 @@ const TABLE: readonly (readonly [string, string, Subject, readonly Name[]])[] = 
     ["coordinator", "groupOwner", "colleague"],
   ],
   ["a change of rights in a class is undone by the teacher", "undo-rights", entry, ["teacher", "coordinator"]],
+  ["a bank of one's own is one's own", "use", bank(), ["teacher"]],
+  ["a bank of the school is its coordinators'", "look-after", bank({ ownerId: null }), ["coordinator"]],
+  ["so is one whose owner has left", "change", bank({ ownerId: "x", ownerLeft: true }), ["coordinator"]],
+  ["one that was put away is nobody's", "use", bank({ schoolId: null }), []],
+  [
+    "one that is opened to a colleague is used by both",
+    "use",
+    bank({ rights: [rightTo({ personId: "u" })] }),
+    ["teacher", "stranger"],
+  ],
+  ["and changed by its owner", "change", bank({ rights: [rightTo({ personId: "u" })] }), ["teacher"]],
+  ["one opened to the school is used by its staff", "use", bank({ rights: [rightTo({ schoolId: "s" })] }), OWN_SCHOOL],
+  [
+    "one opened to its specialists, by them",
+    "use",
+    bank({ rights: [rightTo({ schoolId: "s", role: "specialist" })] }),
+    ["teacher", "specialist"],
+  ],
+  [
+    "one opened to another school's coordinators, by them",
+    "change",
+    bank({ rights: [rightTo({ schoolId: "s2", role: "coordinator", level: "change" })] }),
+    ["teacher", "elsewhere"],
+  ],
+  [
+    "a restricted one shows nothing to those who only use or change it",
+    "use",
+    bank({
+      restricted: true,
+      rights: [rightTo({ personId: "u", level: "change" }), rightTo({ personId: "sp", level: "look-after" })],
+    }),
+    ["teacher", "specialist"],
+  ],
+  ["a change of the library is undone by its author", "undo", libraryEntry, ["substitute", "coordinator"]],
   ["a draft belongs to its maker", "change", draft, ["teacher"]],
 ];
 

@@ -278,7 +278,7 @@ describe("banks", () => {
     const bankId = await bankOf(cora, "School", { ofSchool: "yes" });
     expect((await banksPage(ana)).banks).toMatchObject([{ id: bankId, owner: "Test School", level: "use" }]);
     const [right] = (await bankPage(cora, bankId)).rights;
-    expect(right).toMatchObject({ who: "Everybody of Test School", level: "use" });
+    expect(right).toMatchObject({ who: "everybody of Test School", level: "use" });
     await closeBank(cora, { bankId, rightId: right?.id });
     expect((await banksPage(ana)).banks).toEqual([]);
     await openBank(cora, { bankId, schoolId: school.schoolId, role: "teacher", level: "change" });

@@ -5,13 +5,17 @@ import { insertSession } from "@/db/queries/credentials";
 import { personById } from "@/db/queries/people";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { insertErasure } from "@/db/queries/students";
+import { makeBank, openBank } from "@/features/library/writes/banks";
+import { saveDraft } from "@/features/library/writes/drafts";
 import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
 import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
 import { beginImport } from "@/features/roster/writes/importRoster";
 import { actorOf } from "@/server/access/actorOf";
 import type { Actor, Subject } from "@/server/access/policy";
 import { tokenHashOf } from "@/server/access/secrets";
+import { cardsMade } from "@/server/library/itemCards";
 import type { Runtime } from "@/server/runtime/runtime";
+import { bodyWith } from "./newItem";
 import { csv, givePractice, makeClass, open, START, type TestSchool, testSchool } from "./school";
 
 /** What stands around one class: everything that a route or an action can be pointed at. */
@@ -31,6 +35,11 @@ export interface Around {
   readonly changeId: string;
   readonly staffRowId: string;
   readonly erasureId: string;
+  /** A bank of the owner's; of the own class a colleague may use it. */
+  readonly bankId: string;
+  readonly bankRights: readonly { personId: string; schoolId: null; role: null; level: "use" }[];
+  /** A draft in it. */
+  readonly itemId: string;
 }
 
 export const ACTORS = [
@@ -82,6 +91,18 @@ const both =
   (at, actor) =>
     all.flatMap((needs) => needs(at, actor));
 const staff: Needs = () => ["staff"];
+export const bankOf = ({ bankId, schoolId, owner, bankRights }: Around): Subject => ({
+  kind: "bank",
+  bankId,
+  schoolId,
+  ownerId: owner,
+  ownerLeft: false,
+  restricted: false,
+  rights: bankRights,
+});
+const ofBank =
+  (verb: string): Needs =>
+  (at) => [[verb, bankOf(at)]];
 const ownAccount: Needs = (_, actor) => ["staff", ["change", { kind: "account", personId: actor.personId }]];
 const ownSchool: Needs = (_, actor) => [["manage", { kind: "school", schoolId: actor.schoolId }]];
 const itsSchool: Needs = ({ schoolId }) => [["manage", { kind: "school", schoolId }]];
@@ -109,6 +130,10 @@ const regroup =
   (name: string) =>
   (...input: unknown[]) =>
     action("@/features/regroup/actions", name, ...input);
+const library =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/library/actions", name, ...input);
 const work =
   (name: string) =>
   (...input: unknown[]) =>
@@ -398,6 +423,62 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ workId }) => work("moveDueDayAction")(workId, "2026-12-01"),
   },
   "work/withdrawAction": { needs: ofClass("change"), call: ({ workId }) => work("withdrawAction")(workId) },
+  "library/makeBankAction": { needs: staff, call: () => library("makeBankAction")({ id: id(), name: "Mine" }) },
+  "library/changeBankAction": {
+    needs: ofBank("look-after"),
+    call: ({ bankId }) => library("changeBankAction")({ bankId, name: "Renamed" }),
+  },
+  "library/openBankAction": {
+    needs: ofBank("look-after"),
+    call: ({ bankId, schoolId }) => library("openBankAction")({ bankId, schoolId, role: "coordinator", level: "use" }),
+  },
+  "library/closeBankAction": {
+    needs: ofBank("look-after"),
+    call: ({ bankId }) => library("closeBankAction")({ bankId, rightId: "none" }),
+  },
+  "library/putIntoUseAction": {
+    needs: ofBank("change"),
+    call: ({ itemId }) => library("putIntoUseAction")({ itemId, revision: 9 }),
+  },
+  "library/moveItemsAction": {
+    needs: ofBank("change"),
+    call: ({ itemId, bankId }) => library("moveItemsAction")({ itemIds: [itemId], bankId }),
+  },
+  "library/copyItemsAction": {
+    needs: ofBank("change"),
+    call: ({ itemId, bankId }) => library("copyItemsAction")({ itemIds: [itemId], bankId }),
+  },
+  "library/retireItemsAction": {
+    needs: ofBank("change"),
+    call: ({ itemId }) => library("retireItemsAction")({ itemIds: [itemId] }),
+  },
+  "library/bringItemsBackAction": {
+    needs: ofBank("change"),
+    call: ({ itemId }) => library("bringItemsBackAction")({ itemIds: [itemId] }),
+  },
+  "POST api/items/draft": {
+    needs: ofBank("change"),
+    call: ({ itemId, bankId }) =>
+      route("items/draft", "POST", "/x", {
+        body: JSON.stringify({ itemId, bankId, revision: 1, body: bodyWith() }),
+      }),
+  },
+  "POST api/items/try": {
+    needs: staff,
+    call: ({ itemId }) => route("items/try", "POST", "/x", { body: JSON.stringify({ itemId, body: bodyWith() }) }),
+  },
+  "library/putBankAwayAction": {
+    needs: ofBank("look-after"),
+    call: ({ bankId }) => library("putBankAwayAction")({ bankId }),
+  },
+  "library/bringBankBackAction": {
+    needs: ofBank("look-after"),
+    call: ({ bankId }) => library("bringBankBackAction")({ bankId }),
+  },
+  "library/dropDraftAction": {
+    needs: ofBank("change"),
+    call: ({ itemId }) => library("dropDraftAction")({ itemId }),
+  },
   "history/undoAction": {
     needs: ({ schoolId, classId, owner }) => [
       ["undo", { kind: "entry", schoolId, classId, groupIds: [], authorId: owner }],
@@ -549,6 +630,12 @@ export async function prepareEntries(): Promise<TestSchool> {
         requestedAt: START,
       });
     });
+    const bankId = id();
+    const itemId = id();
+    await makeBank(await school.teacher(owner), { id: bankId, name: "Bank" });
+    await saveDraft(await school.teacher(owner), { itemId, bankId, revision: 0, body: bodyWith() });
+    const isOwn = place === "own class";
+    if (isOwn) await openBank(await school.teacher(owner), { bankId, personId: "kim", level: "use" });
     const shares = await db.read.query.groupShares.findMany();
     const rows = await db.read.query.classStaff.findMany();
     around.set(place, {
@@ -567,6 +654,9 @@ export async function prepareEntries(): Promise<TestSchool> {
       changeId,
       staffRowId: rows.find((row) => row.classId === classId)?.id ?? "",
       erasureId,
+      bankId,
+      bankRights: isOwn ? [{ personId: "kim", schoolId: null, role: null, level: "use" }] : [],
+      itemId,
     });
     if (place !== "own class") continue;
     const join = (personId: string, role: "co-teacher" | "substitute" | "specialist", untilDay: string | null) =>
@@ -597,6 +687,8 @@ export async function prepareEntries(): Promise<TestSchool> {
   }
   // Whatever a call writes is taken back at once: every call meets the same school.
   const taken = Symbol("taken back");
+  // What a search would make first: here it would be taken back.
+  await cardsMade(school.runtime);
   const runtime: Runtime = {
     ...school.runtime,
     db: {

@@ -2,7 +2,7 @@ import { isValidElement, type ReactNode } from "react";
 import type { Actor, Subject } from "@/server/access/policy";
 import { Refused } from "@/ui/layout/Refused";
 import { asking } from "./asking";
-import { type Around, actors, around, type Name, type PLACES } from "./entries";
+import { type Around, actors, around, bankOf, type Name, type PLACES } from "./entries";
 
 type Place = (typeof PLACES)[number];
 type Need = readonly [string, Subject] | "staff" | "student" | "signed-in";
@@ -55,6 +55,22 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/evidence")]: { needs: ofClass(), params: slug },
   [ofDesk("/history")]: { needs: ofClass(), params: slug },
   [ofDesk("/library")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/items")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/items/new")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/items/[itemId]")]: {
+    // A draft is shown to those who may change it.
+    needs: (at) => ["staff", ["change", bankOf(at)]],
+    params: ({ itemId }) => ({ ...ownDesk(), itemId }),
+  },
+  [ofDesk("/library/items/[itemId]/edit")]: {
+    needs: (at) => ["staff", ["change", bankOf(at)]],
+    params: ({ itemId }) => ({ ...ownDesk(), itemId }),
+  },
+  [ofDesk("/library/banks")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/banks/[bankId]")]: {
+    needs: (at) => ["staff", ["use", bankOf(at)]],
+    params: ({ bankId }) => ({ ...ownDesk(), bankId }),
+  },
   [ofDesk("/library/standards")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/[skillId]")]: {
     needs: staff,

@@ -57,6 +57,7 @@ export async function putCards(
   tx: Queryable,
   cards: readonly { readonly card: Omit<ItemCardRow, "number">; readonly words: string }[],
 ): Promise<void> {
+  if (cards.length === 0) return;
   await insertMany(
     tx,
     itemCards,

@@ -10,6 +10,7 @@ import { whyMastery } from "@/core/why/whyMastery";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
+import { itemById } from "@/db/queries/itemSearch";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import {
   assignmentById,
@@ -19,13 +20,17 @@ import {
   skillIdsOfAssignments,
   targetsWithSittings,
 } from "@/db/queries/work";
+import { demandBank } from "@/server/access/bankSubject";
 import { demand, demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import { classSubjects, demandClasses } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
 import { namedSnags } from "@/server/classroom/snags";
+import { drawerOf, versionsOf } from "@/server/library/drawnItems";
+import { cardsMade } from "@/server/library/itemCards";
 import { libraryOf } from "@/server/library/library";
+import { DRAWS_AN_ITEM } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
@@ -35,6 +40,8 @@ import type { AssignForm, WorkListEntry, WorkRowView, WorkView } from "./types";
 const NOW_MILLISECONDS = 5 * 60_000;
 /** School days that new work is given by default. */
 const USUAL_SCHOOL_DAYS = 3;
+/** Items that can be given at once. */
+const MOST_PICKED = 40;
 
 /** The mark where it is not simply what was right of what was done: scores round down. */
 function partialMark({ mark, itemsRight, itemsDone }: RunRow): number | null {
@@ -137,7 +144,11 @@ export async function workView(context: Context, assignmentId: string): Promise<
   };
 }
 
-export async function assignForm(context: Context, chosenIds: readonly string[]): Promise<AssignForm> {
+export async function assignForm(
+  context: Context,
+  chosenIds: readonly string[],
+  itemIds: readonly string[] = [],
+): Promise<AssignForm> {
   const staff = demandStaff(context.actor);
   // A specialist looks on in a class; of the chosen ones only those are offered to which work can be given.
   const subjects = await classSubjects(context.runtime.db.read, staff, chosenIds);
@@ -174,7 +185,35 @@ export async function assignForm(context: Context, chosenIds: readonly string[])
     today,
     dueDay: addSchoolDays(today, USUAL_SCHOOL_DAYS, classroom.school.calendar),
     suggestedSkillId: current?.skillId ?? null,
+    picked: await pickedLines(context, itemIds),
   };
+}
+
+/** Gathered items that can be given, in their order; a draw of each, as everybody will get it. */
+async function pickedLines(context: Context, itemIds: readonly string[]): Promise<AssignForm["picked"]> {
+  const { runtime } = context;
+  if (itemIds.length === 0) return [];
+  await cardsMade(runtime);
+  const cards = await Promise.all(itemIds.slice(0, MOST_PICKED).map((id) => itemById(runtime.db.read, id)));
+  for (const bankId of new Set(cards.flatMap((card) => (card ? [card.bankId] : []))))
+    await demandBank(context, "use", bankId);
+  const given = cards.flatMap((card) =>
+    card?.skillId && card.status === "ready" && card.retired === 0 ? [{ ...card, skillId: card.skillId }] : [],
+  );
+  const { drawIfKnown } = await drawerOf(
+    runtime,
+    given.map(({ versionId }) => versionId),
+  );
+  const versions = await versionsOf(
+    runtime,
+    given.map(({ versionId }) => versionId),
+  );
+  return given.flatMap(({ itemId, versionId, skillId }) => {
+    const seed = Math.floor(runtime.random() * DRAWS_AN_ITEM);
+    const contexts = Object.keys(versions.get(versionId)?.body.contexts ?? {});
+    const item = drawIfKnown({ versionId, seed, context: contexts[seed % contexts.length] ?? "", optionOrder: null });
+    return item ? [{ itemId, skillId, seed, line: item.stem }] : [];
+  });
 }
 
 function atSchool(school: School, instant: number, pattern: string): string {

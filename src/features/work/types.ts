@@ -67,4 +67,11 @@ export interface AssignForm {
   readonly today: string;
   readonly dueDay: string;
   readonly suggestedSkillId: string | null;
+  /** Items that were gathered in the library, each as one draw that everybody gets. */
+  readonly picked: readonly {
+    readonly itemId: string;
+    readonly skillId: string;
+    readonly seed: number;
+    readonly line: string;
+  }[];
 }

@@ -15,6 +15,7 @@ import {
 import { parametersInForce } from "@/db/queries/library";
 import { LIBRARY_TABLES, stateOfTables } from "@/db/queries/tableRevisions";
 import { kept } from "@/server/runtime/kept";
+import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
 import { libraryOf } from "./library";
 import { asVersion } from "./shelf";
@@ -26,23 +27,32 @@ const LINE_LETTERS = 160;
 const made = kept([...LIBRARY_TABLES], makeCards, 1);
 
 /** Goes on once every item has its card: what changed since the last search is made anew. */
-export const cardsMade = (runtime: Runtime): Promise<void> => made(runtime, "");
+export async function cardsMade(runtime: Runtime): Promise<void> {
+  try {
+    await made(runtime, "");
+  } catch (error) {
+    // While nothing can be written, what has its card is found all the same.
+    if (!(error instanceof Refusal && error.code === "unavailable")) throw error;
+  }
+}
 
 async function makeCards(runtime: Runtime): Promise<void> {
-  for (;;) {
+  for (let before = ""; ; ) {
     const state = await stateOfTables(runtime.db.read, LIBRARY_TABLES);
     const missing = await itemsWithoutCard(runtime.db.read, AT_ONCE);
-    if (missing.length === 0) return;
+    const round = `${state} ${missing.map(({ item }) => item.id).join()}`;
+    // Where nothing came of the last round, nothing would come of another: the search goes on with what there is.
+    if (missing.length === 0 || round === before) return;
+    before = round;
     const cards = await cardsOf(runtime, missing);
     await runtime.db.write(async (tx) => {
       // Whatever was written meanwhile may be about these items: then they are read anew.
-      const isCurrent = (await stateOfTables(tx, LIBRARY_TABLES)) === state;
+      if ((await stateOfTables(tx, LIBRARY_TABLES)) !== state) return;
       const open = new Set((await itemsWithoutCard(tx, AT_ONCE)).map(({ item }) => item.id));
-      if (isCurrent)
-        await putCards(
-          tx,
-          cards.filter(({ card }) => open.has(card.itemId)),
-        );
+      await putCards(
+        tx,
+        cards.filter(({ card }) => open.has(card.itemId)),
+      );
     });
   }
 }
@@ -69,9 +79,8 @@ async function cardsOf(runtime: Runtime, missing: readonly Missing[]) {
   const standardsByItem = groupBy(standards, ({ itemId }) => itemId);
   const codesBySkill = groupBy(codes, ({ skillId }) => skillId);
   return missing.map(({ item, version }) => {
-    const own = (skillsByItem.get(item.id) ?? []).flatMap(({ skillId }) =>
-      library.skills.filter(({ id }) => id === skillId),
-    );
+    const skillIds = version.alignment?.skillIds ?? (skillsByItem.get(item.id) ?? []).map(({ skillId }) => skillId);
+    const own = skillIds.flatMap((skillId) => library.skills.filter(({ id }) => id === skillId));
     const [first] = own;
     const written = standardsByItem.get(item.id) ?? [];
     const body = version.body as ItemBody;

@@ -1,4 +1,5 @@
 import "server-only";
+import { MessageChannel } from "node:worker_threads";
 import type { ItemVerdict } from "@/core/items/checkItem";
 import type { ItemVersion } from "@/core/items/itemBody";
 import type { Look } from "@/core/items/lookOver";
@@ -17,22 +18,36 @@ export const VARIANTS_SHOWN = 20;
 const pool = workerPool("itemWorker.mjs", MOST_AT_ONCE);
 
 async function run<Result>(task: object): Promise<Result> {
-  const stop = AbortSignal.timeout(MOST_MILLISECONDS);
+  const stop = new AbortController();
+  const { port1: here, port2: port } = new MessageChannel();
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  here.once("message", () => {
+    timer = setTimeout(() => stop.abort(), MOST_MILLISECONDS);
+  });
   try {
-    return (await pool().run(task, { signal: stop })) as Result;
+    return (await pool().run({ ...task, port }, { transferList: [port], signal: stop.signal })) as Result;
   } catch (error) {
-    if (stop.aborted)
+    if (stop.signal.aborted)
       throw new Refusal(
         "invalid",
         "Working this item out takes too long. Look for a power of a power, or for conditions that hardly any numbers meet.",
       );
     throw error;
+  } finally {
+    clearTimeout(timer);
+    here.close();
   }
 }
 
 /** Looks a version over in a thread of its own; refuses what takes too long. */
 export const lookItOver = (version: ItemVersion, draws: number): Promise<Look> =>
   run({ version, draws, shown: VARIANTS_SHOWN });
+
+/** Starts a thread for somebody who is about to need one: the first takes seconds. */
+export const readyToLook = (): void =>
+  void pool()
+    .run({ version: { id: "", itemId: "", body: {} }, draws: 0, shown: 0 })
+    .catch(() => undefined);
 
 /** The verdict on an answer to a draw, likewise. */
 export const judgeTry = (

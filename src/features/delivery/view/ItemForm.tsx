@@ -2,9 +2,9 @@ import { type FormEvent, useEffect, useRef, useState } from "react";
 import { useActiveTime } from "@/client/activeTime";
 import { Button } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
-import { NumberTable } from "@/ui/primitives/NumberTable";
 import type { ItemView } from "../types";
-import { controlOf, emptyValues, type PartValues, problemOf, responseOf, wordsOf } from "./items/controls";
+import { ItemFace } from "./ItemFace";
+import { emptyValues, type PartValues, problemOf, responseOf, wordsOf } from "./items/controls";
 import { LessonDialog } from "./LessonDialog";
 import { SaidBelow } from "./SaidBelow";
 import type { SittingState } from "./useSitting";
@@ -46,29 +46,7 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
   return (
     <form ref={form} className="sitting-item" data-presentation={item.presentationId} onSubmit={handIn}>
       <div>
-        <p className="max-w-[640px] text-[24px] leading-normal">
-          <MathText text={item.stem} />
-        </p>
-        <NumberTable rows={item.table} />
-        {item.parts.map((part, place) => {
-          const { Control } = controlOf(part.kind);
-          return (
-            <div key={part.id}>
-              {part.prompt ? (
-                <p className="mt-6 max-w-[640px] text-[21px]">
-                  <MathText text={part.prompt} />
-                </p>
-              ) : null}
-              <Control
-                part={part}
-                value={values[part.id]}
-                set={(value) => setValues((before) => ({ ...before, [part.id]: value }))}
-                locked={over || state.busy}
-                label={item.parts.length > 1 ? `Your answer to part ${place + 1}` : "Your answer"}
-              />
-            </div>
-          );
-        })}
+        <ItemFace item={item} values={values} set={setValues} locked={over || state.busy} />
         {problem ? (
           <p role="alert" className="border-clay mt-4 border-l-4 pl-3 text-[18px]">
             {problem}

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useMemo, useState } from "react";
+import { forgetBundle } from "@/client/bundle/bundle";
 import { setShortcutsOff, shortcutsOff, useShortcuts } from "@/client/keys/useShortcuts";
 import { toggleProjector } from "@/client/projector";
 import { forgetPullList } from "@/client/pull-list/pullList";
@@ -128,6 +129,7 @@ export function DeskHeader(props: {
               className={item}
               onSelect={() => {
                 forgetPullList();
+                forgetBundle();
                 void signOut();
               }}
             >

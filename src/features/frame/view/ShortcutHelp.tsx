@@ -13,6 +13,9 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Enter", "Open the answers behind a cell"],
   ["p", "Put a student on the pull list, or take off"],
   ["s", "Open the student's sheet"],
+  ["j, k", "Down and up in a list of items"],
+  ["x", "Choose an item"],
+  ["b", "Put an item into the bundle"],
   ["Esc", "Close what is open"],
 ];
 

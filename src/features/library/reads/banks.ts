@@ -1,6 +1,5 @@
 import "server-only";
-import type { BankLevel, BankRole } from "@/core/model/bankLevel";
-import { BANK_ROLES } from "@/core/model/bankLevel";
+import { BANK_ROLES, type BankLevel } from "@/core/model/bankLevel";
 import { banksAround, itemsInBanks, namedRightsOf } from "@/db/queries/banks";
 import { itemsInStock } from "@/db/queries/itemSearch";
 import { schoolsAround, staffOfSchools } from "@/db/queries/people";
@@ -11,6 +10,7 @@ import { cardsMade } from "@/server/library/itemCards";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { schoolOf } from "@/server/runtime/school";
+import { bankRoleWords } from "@/words/staff/bankWords";
 import type { BankLine, BanksView, BankView } from "../bankTypes";
 import { namesOf } from "./finder";
 
@@ -65,12 +65,6 @@ async function linesOf(context: Context, open: readonly OpenBank[]): Promise<Ban
 const levelOf = (mayChange: boolean, mayLookAfter: boolean): BankLevel =>
   mayLookAfter ? "look-after" : mayChange ? "change" : "use";
 
-const ROLE_WORDS: Readonly<Record<BankRole, string>> = {
-  teacher: "The teachers",
-  specialist: "The specialists",
-  coordinator: "The coordinators",
-};
-
 /** A bank with who may do what, for those who look after it; to others only what they may do themselves. */
 export async function bankPage(context: Context, bankId: string): Promise<BankView> {
   const staff = demandStaff(context.actor);
@@ -92,10 +86,7 @@ export async function bankPage(context: Context, bankId: string): Promise<BankVi
     ...shared,
     rights: rights.map(({ right, givenName, familyName, hasLeft, school }) => ({
       id: right.id,
-      who:
-        right.personId === null
-          ? `${right.role === null ? "Everybody" : ROLE_WORDS[right.role]} of ${school ?? "a school"}`
-          : `${givenName} ${familyName}`,
+      who: right.personId === null ? bankRoleWords(right.role, school ?? "a school") : `${givenName} ${familyName}`,
       level: right.level,
       hasLeft: hasLeft === 1,
     })),

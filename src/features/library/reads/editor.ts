@@ -5,6 +5,7 @@ import { itemsById, skillRowsOf, standardsById, studentsByVersion, versionsOfIte
 import { demandBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { libraryOf } from "@/server/library/library";
+import { readyToLook } from "@/server/library/lookOver";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import type { EditorView } from "../itemTypes";
@@ -30,6 +31,7 @@ export async function itemEditor(
   }: { readonly itemId: string | null; readonly bankId: string | null; readonly skillId: string | null },
 ): Promise<EditorView> {
   const staff = demandStaff(context.actor);
+  readyToLook();
   const { runtime } = context;
   const db = runtime.db.read;
   const [library, open] = await Promise.all([libraryOf(runtime), openBanks(context, staff)]);

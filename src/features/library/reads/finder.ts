@@ -7,6 +7,7 @@ import { type OpenBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { cardsMade } from "@/server/library/itemCards";
 import { type Library, libraryOf } from "@/server/library/library";
+import { readyToLook } from "@/server/library/lookOver";
 import type { Context } from "@/server/runtime/context";
 import { gradeSpan } from "@/words/staff/gradeWords";
 import { cardKindWords } from "@/words/staff/itemWords";
@@ -20,6 +21,8 @@ export const STOCK: BankName = { id: "stock", name: "Oxbow's own stock" };
 /** The items that somebody looks for in the banks that are open to them, with counts of what else there is. */
 export async function finder(context: Context, query: FinderQuery): Promise<FinderView> {
   const staff = demandStaff(context.actor);
+  // Whoever looks for items is about to try or to write one.
+  readyToLook();
   const { runtime } = context;
   const db = runtime.db.read;
   await cardsMade(runtime);

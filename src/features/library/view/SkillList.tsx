@@ -2,13 +2,17 @@ import Link from "next/link";
 import { PageHead } from "@/ui/layout/PageHead";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { SkillCard } from "../types";
+import { LibraryWays } from "./LibraryWays";
 
 export function SkillList({ skills, base }: { readonly skills: readonly SkillCard[]; readonly base: string }) {
   return (
     <div className="px-5 py-4">
       <PageHead title="Library" sub={`${skills.length} skills, each with a lesson, items and a reteach plan.`}>
-        <ButtonLink href={`${base}/library/standards`}>Standards</ButtonLink>
+        <ButtonLink look="main" href={`${base}/library/items/new`}>
+          Write an item
+        </ButtonLink>
       </PageHead>
+      <LibraryWays base={base} at="skills" />
       <ul className="max-w-3xl text-[16px]">
         {skills.map((skill) => (
           <li key={skill.id} className="border-hair border-t">

@@ -7,6 +7,7 @@ import { searchStandards } from "@/core/library/searchStandards";
 import { PageHead } from "@/ui/layout/PageHead";
 import { gradeSpan } from "@/words/staff/gradeWords";
 import type { StandardsPageView, StandardView } from "../types";
+import { LibraryWays } from "./LibraryWays";
 
 /** A framework's standards as a tree, narrowed by words, pasted codes, grade and strand, each with the skills that belong to it. */
 export function StandardsPage({ view, base }: { readonly view: StandardsPageView; readonly base: string }) {
@@ -21,10 +22,7 @@ export function StandardsPage({ view, base }: { readonly view: StandardsPageView
   const grades = gradesOf(standards);
   return (
     <div className="px-5 py-4">
-      <PageHead
-        title="Standards"
-        sub={`${framework.title}, version ${framework.version}: ${standards.length} entries.`}
-      >
+      <PageHead title="Library" sub={`${framework.title}, version ${framework.version}: ${standards.length} entries.`}>
         <a
           className="decoration-hair text-[15px] underline underline-offset-3"
           href={`/api/frameworks/${encodeURIComponent(framework.id)}`}
@@ -33,6 +31,7 @@ export function StandardsPage({ view, base }: { readonly view: StandardsPageView
           Save as a standards file (CASE)
         </a>
       </PageHead>
+      <LibraryWays base={base} at="standards" />
       <p className="text-mute mb-3 flex flex-wrap items-baseline gap-x-2 text-[15px]">
         Showing
         <Choice

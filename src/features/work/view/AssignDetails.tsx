@@ -10,12 +10,15 @@ export function AssignDetails({
   opensDay,
   kind,
   certainty,
+  isPicked,
 }: {
   readonly register: UseFormRegister<AssignFields>;
   readonly today: string;
   readonly opensDay: string;
   readonly kind: AssignFields["kind"];
   readonly certainty: AssignFields["certainty"];
+  /** The items were picked by hand: it ends when they are done. */
+  readonly isPicked: boolean;
 }) {
   return (
     <div className="space-y-4">
@@ -37,41 +40,44 @@ export function AssignDetails({
           <input type="date" className={`${BOX} w-full`} min={opensDay} required {...register("dueDay")} />
         </label>
       </div>
-      <fieldset>
-        <legend className={LABEL}>How it ends</legend>
-        {ENDS_IN_ORDER.map((end) => (
-          <label key={end} className="flex items-baseline gap-2 py-0.5 text-[15px]">
-            <input type="radio" className="accent-ink" value={end} {...register("kind")} />
-            {ENDS[end].choice}
-          </label>
-        ))}
-        <label className="mt-2 flex items-center gap-2 text-[15px]">
-          {ENDS[kind].before}
-          <input
-            type="number"
-            className={`${BOX} w-20`}
-            min={4}
-            max={40}
-            required
-            {...register("items", { valueAsNumber: true })}
-          />{" "}
-          items
-        </label>
-        {ENDS[kind].isWhenSure ? (
+      {isPicked ? null : (
+        <fieldset>
+          <legend className={LABEL}>How it ends</legend>
+          {ENDS_IN_ORDER.map((end) => (
+            <label key={end} className="flex items-baseline gap-2 py-0.5 text-[15px]">
+              <input type="radio" className="accent-ink" value={end} {...register("kind")} />
+              {ENDS[end].choice}
+            </label>
+          ))}
           <label className="mt-2 flex items-center gap-2 text-[15px]">
-            Sure that it is mastered:
-            <select className={BOX} {...register("certainty")}>
-              {CERTAINTIES.map((one) => (
-                <option key={one} value={one}>
-                  {SURE[one].choice}
-                </option>
-              ))}
-            </select>
+            {ENDS[kind].before}
+            <input
+              type="number"
+              className={`${BOX} w-20`}
+              min={4}
+              max={40}
+              required
+              {...register("items", { valueAsNumber: true })}
+            />{" "}
+            items
           </label>
-        ) : null}
-      </fieldset>
+          {ENDS[kind].isWhenSure ? (
+            <label className="mt-2 flex items-center gap-2 text-[15px]">
+              Sure that it is mastered:
+              <select className={BOX} {...register("certainty")}>
+                {CERTAINTIES.map((one) => (
+                  <option key={one} value={one}>
+                    {SURE[one].choice}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ) : null}
+        </fieldset>
+      )}
       <p className="text-mute text-[14px]">
-        {ENDS[kind].note} {ENDS[kind].isWhenSure ? SURE[certainty].note : null}
+        {isPicked ? "Everybody gets these items. The first try counts; the mark is the share right." : ENDS[kind].note}{" "}
+        {ENDS[kind].isWhenSure ? SURE[certainty].note : null}
       </p>
     </div>
   );

@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { v7 } from "uuid";
+import { forgetBundle } from "@/client/bundle/bundle";
 import { sayDone } from "@/client/notices";
 import { usePullList } from "@/client/pull-list/pullList";
 import { undoAction } from "@/server/history/undoAction";
@@ -14,6 +15,7 @@ import { AssignDetails } from "./AssignDetails";
 import { AssignSkills } from "./AssignSkills";
 import { AssignStudents } from "./AssignStudents";
 import { type AssignFields, ticksOf, usualStudents } from "./assignFields";
+import { PickedItems } from "./PickedItems";
 
 interface Props {
   readonly form: View;
@@ -52,19 +54,22 @@ function Fields({
   const router = useRouter();
   const [assignmentId] = useState(() => v7());
   const [problem, setProblem] = useState<string | null>(null);
+  const isPicked = form.picked.length > 0;
   const first =
     form.classes.find(({ students }) => pulledIds !== null && students.some(({ id }) => pulledIds.has(id))) ??
     form.classes[0];
   const { register, handleSubmit, control, setValue, formState } = useForm<AssignFields>({
     defaultValues: {
       classId: first?.id ?? "",
-      skillIds: [skillId ?? form.suggestedSkillId ?? ""].filter((id) => id !== ""),
+      skillIds: isPicked
+        ? [...new Set(form.picked.map((item) => item.skillId))].slice(0, 6)
+        : [skillId ?? form.suggestedSkillId ?? ""].filter((id) => id !== ""),
       studentIds: usualStudents(first, pulledIds),
       title: "",
       instructions: "",
       opensDay: form.today,
       dueDay: form.dueDay,
-      kind: "practice",
+      kind: isPicked ? "amount" : "practice",
       items: 16,
       certainty: "usual",
     },
@@ -83,7 +88,13 @@ function Fields({
   }, [isTitleOwn, usualTitle, setValue]);
   const assign = async (fields: AssignFields) => {
     const { title } = fields;
-    const result = await assignAction({ assignmentId, ...fields, skillIds, studentIds });
+    const result = await assignAction({
+      assignmentId,
+      ...fields,
+      skillIds,
+      studentIds,
+      ...(isPicked ? { kind: "amount", picked: form.picked.map(({ line: _, ...one }) => one) } : {}),
+    });
     if (!result.ok) {
       setProblem(result.message);
       return;
@@ -92,6 +103,7 @@ function Fields({
     const undo = changeId ? () => undoAction(changeId) : undefined;
     sayDone(`Assigned “${title}” to ${studentIds.length} students.`, undo);
     if (fromPullList) clearPulled();
+    if (isPicked) forgetBundle();
     router.push(`${base}/work/${assignmentId}`);
   };
   if (!chosen) return null;
@@ -99,7 +111,14 @@ function Fields({
   const incomplete = studentIds.length === 0 || skillIds.length === 0;
   return (
     <form onSubmit={handleSubmit(assign)} className="px-5 py-4">
-      <PageHead title="Assign work" sub="To a class or to some of it; each student gets items of their own.">
+      <PageHead
+        title="Assign work"
+        sub={
+          isPicked
+            ? "The items of your bundle, the same for everybody."
+            : "To a class or to some of it; each student gets items of their own."
+        }
+      >
         <Button look="main" type="submit" disabled={formState.isSubmitting || incomplete}>
           Assign to {to}
         </Button>
@@ -110,7 +129,11 @@ function Fields({
         </p>
       ) : null}
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_1fr_20rem]">
-        <AssignSkills form={form} chosen={chosen} register={register} />
+        {isPicked ? (
+          <PickedItems picked={form.picked} />
+        ) : (
+          <AssignSkills form={form} chosen={chosen} register={register} />
+        )}
         <AssignStudents
           form={form}
           chosen={chosen}
@@ -127,7 +150,14 @@ function Fields({
             )
           }
         />
-        <AssignDetails register={register} today={form.today} opensDay={opensDay} kind={kind} certainty={certainty} />
+        <AssignDetails
+          register={register}
+          today={form.today}
+          opensDay={opensDay}
+          kind={kind}
+          certainty={certainty}
+          isPicked={isPicked}
+        />
       </div>
     </form>
   );

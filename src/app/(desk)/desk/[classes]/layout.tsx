@@ -5,6 +5,7 @@ import { StudentSheet } from "@/features/evidence/view/StudentSheet";
 import { termWords } from "@/features/frame/reads/desk";
 import { DeskHeader } from "@/features/frame/view/DeskHeader";
 import { skillCards } from "@/features/library/reads/skills";
+import { BundleBar } from "@/features/library/view/BundleBar";
 import { planFigure } from "@/features/plan/figure";
 import { regroupFigure } from "@/features/regroup/figure";
 import { PullListBar } from "@/features/regroup/view/PullListBar";
@@ -71,6 +72,7 @@ export default async function DeskLayout({
         skills={skills.map(({ id, name }) => ({ id, name }))}
         today={await todayInWords(context, "d MMM")}
       />
+      <BundleBar classKey={key} />
       <StudentSheet />
     </>
   );

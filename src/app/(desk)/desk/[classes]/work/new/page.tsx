@@ -18,7 +18,11 @@ export default async function Page({
   const { chosen } = await someClasses(key);
   const ids = chosen.map(({ id }) => id);
   const search = await searchParams;
-  const found = await attempt((context) => assignForm(context, ids));
+  const itemIds = (search.items ?? "")
+    .split("~")
+    .filter((id) => id !== "")
+    .map(decodeURIComponent);
+  const found = await attempt((context) => assignForm(context, ids, itemIds));
   return found.ok ? (
     <AssignForm
       form={found.data}
