@@ -29,7 +29,15 @@ export function ensureInstalled() {
   writeFileSync(stamp, lock);
 }
 
-const SOURCES = ["src", "content", "next.config.mjs", "package-lock.json", "postcss.config.mjs", "tsconfig.json"];
+const SOURCES = [
+  "src",
+  "content",
+  "scripts/bundleWorkers.mjs",
+  "next.config.mjs",
+  "package-lock.json",
+  "postcss.config.mjs",
+  "tsconfig.json",
+];
 
 /** Builds the application unless the last build was made of the same sources. */
 export function ensureBuilt() {
@@ -48,6 +56,7 @@ export function ensureBuilt() {
     stdio: ["ignore", "ignore", "inherit"],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
   });
+  run(process.execPath, ["scripts/bundleWorkers.mjs"]);
   writeFileSync(stamp, digest);
 }
 

@@ -1,5 +1,3 @@
-import { readFileSync } from "node:fs";
-import { createRequire } from "node:module";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Crossing } from "@/core/items/grid/body";
@@ -7,12 +5,11 @@ import { ITEM_KINDS, type ItemKind } from "@/core/items/itemKind";
 import type { LineMark } from "@/core/items/numberLine/body";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { answersOnPage, type TestApp, testApp } from "../support/app";
+import { axeFindings } from "../support/axe";
 import { choose, click, fill, openBrowser, openPage, signInPupil } from "../support/browser";
 import { bodyWith, putItem } from "../support/newItem";
 import { PARTS } from "../support/partsOfEveryKind";
 import { givePractice, makeClass } from "../support/school";
-
-const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
 let app: TestApp;
 let browser: Browser;
@@ -217,16 +214,7 @@ describe.each(WAYS)("a student %s", (_, ways, pupil) => {
     await page.bringToFront();
     await page.waitForSelector("form[data-presentation] button[type=submit]:not([disabled])");
     const { presentationId, right } = await answersOnPage(app, page);
-    await page.evaluate(axe);
-    const found = await page.evaluate(async () => {
-      const { violations } = await (
-        globalThis as unknown as {
-          axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-        }
-      ).axe.run();
-      return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ""}`);
-    });
-    expect(found).toEqual([]);
+    expect(await axeFindings(page)).toEqual([]);
     await ways[kind](page, right.a as AnySent);
     if (pupil === 0) await click(page, "form button[type=submit]");
     else {

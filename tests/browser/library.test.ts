@@ -1,14 +1,25 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { type TestApp, testApp } from "../support/app";
-import { choose, click, fill, openBrowser, openPage, signInTeacher } from "../support/browser";
+import { setSecret } from "@/db/queries/credentials";
+import { newSignIns } from "@/features/roster/writes/newSignIns";
+import { hashSecret } from "@/server/access/secrets";
+import { answerOnPage, logOf, type TestApp, testApp } from "../support/app";
+import { axeFindings } from "../support/axe";
+import { choose, click, fill, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
 import { makeClass, PASSWORD } from "../support/school";
 
 let app: TestApp;
 let browser: Browser;
 let page: Page;
+let pupil: { id: string; name: string; code: string; pin: string };
 beforeAll(async () => {
-  app = await testApp(async (school) => void (await makeClass(school, 2)));
+  app = await testApp(async (school) => {
+    const { studentIds } = await makeClass(school, 1);
+    const [slip] = await newSignIns(await school.teacher(), { studentIds });
+    pupil = { id: studentIds[0] ?? "", name: slip?.name ?? "", code: slip?.code ?? "", pin: slip?.pin ?? "" };
+    const ben = await hashSecret(PASSWORD);
+    await school.db.write((tx) => setSecret(tx, "ben", ben, "password"));
+  });
   browser = await openBrowser();
   page = await openPage(browser);
   await signInTeacher(page, app.base, "ana@school.example", PASSWORD);
@@ -63,4 +74,125 @@ it("saves the framework as a standards file", async () => {
   }, href);
   expect(file).toMatchObject({ title: "Weir Valley Learning Standards", items: 13 });
   expect(file.disposition).toContain("weir-valley-learning-standards.json");
+});
+
+const wait = (text: string, on = page) =>
+  on.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+
+it("an item of one's own with numbers that change is written, put into use, gathered and answered by a student", async () => {
+  await page.goto(`${app.base}/desk/all/library`, { waitUntil: "networkidle0" });
+  await click(page, "a ::-p-text(Write an item)");
+  await page.waitForSelector("textarea[name=stem]");
+  await fill(page, "textarea[name=stem]", "{crews} crews row {laps} laps each. How many laps is that?");
+  await page.waitForSelector("[aria-label='Still missing'] ::-p-text(Right answer)");
+  await fill(page, "input[name='parts.0.answer']", "crews * laps");
+  await wait("Nothing fills {crews}");
+  for (const [place, [name, range]] of [
+    ["crews", "3 to 9"],
+    ["laps", "4, 6, 8"],
+  ].entries()) {
+    await click(page, "button ::-p-text(Add a number)");
+    await fill(page, `input[name='parameters.${place}.name']`, name as string);
+    await fill(page, `input[name='parameters.${place}.range']`, range as string);
+  }
+  await wait("different items in 100 draws; nothing odd in any.");
+  await click(page, "button ::-p-text(Add a telling mistake)");
+  await fill(page, "input[name='parts.0.misconceptions.0.value']", "crews + laps");
+  await choose(page, "select[name='parts.0.misconceptions.0.id']", "added-instead-of-scaled");
+  // The preview is answered as a student would, and nothing of it is kept.
+  const key = await page.$eval("aside b", (one) => (one as HTMLElement).innerText);
+  await fill(page, "aside input", key);
+  await click(page, "aside button ::-p-text(Try this answer)");
+  await page.waitForSelector("aside [role=status] ::-p-text(Right.)");
+  await choose(page, "section select:has(option[value='times-as-many'])", "times-as-many");
+  await wait("Draft saved at");
+  await click(page, "button ::-p-text(Put into use)");
+  await page.waitForFunction(() => /\/library\/items\/[0-9a-f-]+$/.test(location.pathname));
+  await page.waitForSelector("h1 ::-p-text(crews row)");
+  await click(page, "main > div > div:first-child button ::-p-text(Into the bundle)");
+  await page.waitForSelector("section[aria-label=Bundle] ::-p-text(1 item)");
+  await click(page, "section[aria-label=Bundle] button ::-p-text(Assign)");
+  await page.waitForSelector("ol ::-p-text(crews row)");
+  await click(page, "button ::-p-text(Assign to)");
+  await page.waitForFunction(() => /\/work\/[0-9a-f-]+$/.test(location.pathname));
+  const theirs = await openPage(await browser.createBrowserContext(), 820, 1180);
+  await signInPupil(theirs, app.base, pupil);
+  await click(theirs, "a ::-p-text(Begin)");
+  await answerOnPage(app, theirs, "right");
+  await theirs.waitForSelector("form [aria-live] h2");
+  await theirs.browserContext().close();
+  await page.bringToFront();
+  const [answer] = await logOf(app);
+  expect(answer).toMatchObject({ personId: pupil.id });
+});
+
+it("changing an item that was answered makes another version; the old one is still what the student saw", async () => {
+  await page.goto(`${app.base}/desk/all/library/items?find=crews`, { waitUntil: "networkidle0" });
+  await click(page, "[data-item-link]");
+  await page.waitForSelector("[data-preview]");
+  await wait("met by 1 student");
+  const old = await page.$eval("[data-preview] p", (one) => (one as HTMLElement).innerText);
+  await click(page, "a ::-p-text(Change)");
+  await page.waitForSelector("textarea[name=stem]");
+  await wait("1 students answered version 1");
+  await fill(page, "textarea[name=stem]", "{crews} teams run {laps} laps each. How many laps is that?");
+  await wait("Draft saved at");
+  await click(page, "button ::-p-text(Put into use)");
+  await page.waitForSelector("h1 ::-p-text(teams run)");
+  await click(page, "a ::-p-text(Version 1)");
+  await page.waitForFunction((text) => document.querySelector("[data-preview] p")?.textContent === text, {}, old);
+});
+
+it("a bank that is opened for use is read only for the colleague, a restricted one is not there before its day", async () => {
+  await page.goto(`${app.base}/desk/all/library/banks`, { waitUntil: "networkidle0" });
+  await click(page, "a ::-p-text(My items)");
+  await page.waitForSelector("select");
+  await choose(page, "section select", "person ben");
+  await click(page, "button ::-p-text(Open it)");
+  await wait("Ben Tester may find and give its items");
+  const theirs = await openPage(await browser.createBrowserContext());
+  await signInTeacher(theirs, app.base, "ben@school.example", PASSWORD);
+  await theirs.goto(`${app.base}/desk/all/library/items?find=teams%20run`, { waitUntil: "networkidle0" });
+  await click(theirs, "[data-item-link]");
+  await theirs.waitForSelector("[data-preview]");
+  expect(await theirs.$("a ::-p-text(Change)")).toBeNull();
+  expect(await theirs.$("button ::-p-text(Retire)")).toBeNull();
+  const path = new URL(theirs.url()).pathname;
+  await theirs.goto(`${app.base}${path}/edit`, { waitUntil: "networkidle0" });
+  await wait("not open to you", theirs);
+  await page.bringToFront();
+  await page.$eval("input[type=date]", (field) => {
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set;
+    set?.call(field, "2026-12-24");
+    field.dispatchEvent(new Event("input", { bubbles: true }));
+  });
+  await click(page, "form button ::-p-text(Change)");
+  await wait("Restricted until 24 Dec 2026");
+  await theirs.bringToFront();
+  await theirs.goto(`${app.base}/desk/all/library/items?find=teams%20run`, { waitUntil: "networkidle0" });
+  await wait("0 items", theirs);
+  await theirs.goto(`${app.base}${path}`, { waitUntil: "networkidle0" });
+  await wait("not open to you", theirs);
+  await theirs.browserContext().close();
+  await page.bringToFront();
+});
+
+it("the search sentence, choosing and the bundle work by the keyboard alone, and axe finds nothing", async () => {
+  await page.goto(`${app.base}/desk/all/library/items`, { waitUntil: "networkidle0" });
+  await page.focus("[data-item-link]");
+  await page.keyboard.press("j");
+  await page.keyboard.press("x");
+  await page.waitForSelector("[role=toolbar] ::-p-text(1 item)");
+  await page.keyboard.press("b");
+  await page.waitForSelector("section[aria-label=Bundle] ::-p-text(1 item)");
+  await page.focus("button[aria-label^='kind']");
+  await page.keyboard.press("Enter");
+  await page.waitForSelector("fieldset input");
+  await page.keyboard.press("Space");
+  await page.waitForFunction(() => new URL(location.href).searchParams.get("kind") !== null);
+  await page.keyboard.press("Escape");
+  expect(await axeFindings(page)).toEqual([]);
+  await click(page, "section[aria-label=Bundle] button ::-p-text(Clear)");
+  await page.goto(`${app.base}/desk/all/library/items/new`, { waitUntil: "networkidle0" });
+  expect(await axeFindings(page)).toEqual([]);
 });

@@ -5,10 +5,3 @@ export type BankLevel = (typeof BANK_LEVELS)[number];
 /** Parts of a school's staff to whom a bank can be opened. */
 export const BANK_ROLES = ["teacher", "specialist", "coordinator"] as const;
 export type BankRole = (typeof BANK_ROLES)[number];
-
-/**
- * Whether a level is enough for what another asks.
- * @example isEnough("look-after", "change") // true
- */
-export const isEnough = (has: BankLevel, wanted: BankLevel): boolean =>
-  BANK_LEVELS.indexOf(has) >= BANK_LEVELS.indexOf(wanted);

@@ -4,6 +4,7 @@ import { drawItem } from "@/core/items/drawItem";
 import type { ItemBody, ItemVersion } from "@/core/items/itemBody";
 import { itemParameters } from "@/core/items/itemParameters";
 import { searchText } from "@/core/items/itemTexts";
+import { isStorageFailure } from "@/db/errorKind";
 import {
   codesOfSkills,
   type ItemCardRow,
@@ -15,7 +16,6 @@ import {
 import { parametersInForce } from "@/db/queries/library";
 import { LIBRARY_TABLES, stateOfTables } from "@/db/queries/tableRevisions";
 import { kept } from "@/server/runtime/kept";
-import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
 import { libraryOf } from "./library";
 import { asVersion } from "./shelf";
@@ -32,7 +32,7 @@ export async function cardsMade(runtime: Runtime): Promise<void> {
     await made(runtime, "");
   } catch (error) {
     // While nothing can be written, what has its card is found all the same.
-    if (!(error instanceof Refusal && error.code === "unavailable")) throw error;
+    if (!isStorageFailure(error)) throw error;
   }
 }
 

@@ -59,3 +59,6 @@ export function readEnvironment(): Environment {
     logLevel: values.OXBOW_LOG,
   };
 }
+
+/** Whether this process runs what was built, rather than the sources as they are. */
+export const runsBuild = (): boolean => process.env.NODE_ENV === "production";

@@ -1,6 +1,8 @@
 import "server-only";
+import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { Piscina } from "piscina";
+import { runsBuild } from "./environment";
 
 /** A thread that nobody asks ends after so long: starting one takes longer than reading a class's sheet. */
 const IDLE_MILLISECONDS = 60_000;
@@ -13,11 +15,17 @@ export function workerPool(file: string, most: number): () => Piscina {
   let pool: Piscina | null = null;
   return () => {
     pool ??= new Piscina({
-      filename: join(process.cwd(), "src", "server", "runtime", file),
+      filename: fileOf(file),
       minThreads: 0,
       maxThreads: most,
       idleTimeout: IDLE_MILLISECONDS,
     });
     return pool;
   };
+}
+
+/** What the build made of it, where there is a build and it is in use; the sources otherwise. */
+function fileOf(file: string): string {
+  const built = join(process.cwd(), ".next", "workers", file);
+  return runsBuild() && existsSync(built) ? built : join(process.cwd(), "src", "server", "runtime", file);
 }

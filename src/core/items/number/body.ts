@@ -1,6 +1,5 @@
 import { array, boolean, object, string } from "yup";
 import type { Rational } from "../../numeric/rational";
-import type { ParameterValues } from "../drawParameters";
 
 /** A number to be written: whole, decimal, fraction or mixed, with or without a unit. */
 export interface NumberBody {
@@ -29,7 +28,7 @@ export interface DrawnNumber {
   readonly lowestTerms: boolean;
   readonly tolerance: Rational | null;
   /** What makes any number right, with the values that it is about; null where only the key is. */
-  readonly accepts: { readonly condition: string; readonly values: ParameterValues } | null;
+  readonly accepts: { readonly condition: string; readonly values: Readonly<Record<string, Rational>> } | null;
   /** Values of wrong answers that reveal a misconception. */
   readonly misconceptionValues: readonly {
     readonly id: string;

@@ -7,7 +7,7 @@ import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import type { ItemPageView as View } from "../itemTypes";
 import { judgeTry } from "./askServer";
-import type { Preview as PreviewType } from "./editor/ItemEditor";
+import type { Preview as PreviewType } from "./editor/preview";
 import { harderWords } from "./ItemRow";
 import { ItemsChosen } from "./ItemsChosen";
 

@@ -6,7 +6,7 @@ import { MathText } from "@/ui/primitives/MathText";
 import { remarkWords } from "@/words/staff/itemWords";
 import { judgeTry } from "../askServer";
 import { faultWords } from "./faultWords";
-import type { Preview as PreviewType } from "./ItemEditor";
+import type { Preview as PreviewType } from "./preview";
 import { useTrial } from "./useTrial";
 
 /** Beside the form: the student's view of a draw, what is odd or missing, and the other draws. */

@@ -1,11 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { type ComponentType, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { FormProvider, useForm, useWatch } from "react-hook-form";
 import { v7 } from "uuid";
 import { sayDone, sayProblem } from "@/client/notices";
 import type { ItemBody } from "@/core/items/itemBody";
-import type { LookedItem } from "@/core/items/lookOver";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
@@ -17,15 +16,10 @@ import { bodyOf, type DraftFields, fieldsOf } from "./draftFields";
 import { NumbersThatChange } from "./NumbersThatChange";
 import { Misconceptions } from "./PartFieldsView";
 import { Parts } from "./Parts";
+import type { Preview } from "./preview";
 import { Told } from "./Told";
 import { type SaveState, useDraft } from "./useDraft";
 import { useUndo } from "./useUndo";
-
-/** How the student's view of a draw is shown and tried; it comes from where students' pages are made. */
-export type Preview = ComponentType<{
-  readonly item: Pick<LookedItem, "stem" | "table" | "parts">;
-  readonly judge: (response: object) => Promise<{ readonly words: string }>;
-}>;
 
 const SAVED_WORDS = {
   untouched: "Kept as you go.",
@@ -40,7 +34,7 @@ const savedWords = (save: SaveState): string =>
 
 /** Writes an item, with the student's view of it beside, live; kept as one goes, put into use when it is sound. */
 export function ItemEditor({
-  view,
+  view: given,
   base,
   Preview,
 }: {
@@ -49,6 +43,8 @@ export function ItemEditor({
   readonly Preview: Preview;
 }) {
   const router = useRouter();
+  // What was begun stays: a page that is made anew meanwhile would give a new item another name.
+  const [view] = useState(given);
   const first = useMemo(() => fieldsOf(view.draft.body as ItemBody, view.draft), [view]);
   const form = useForm<DraftFields>({ defaultValues: first });
   const { control, getValues, reset } = form;

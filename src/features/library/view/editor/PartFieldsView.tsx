@@ -5,7 +5,7 @@ import { useFieldArray, useFormContext, useWatch } from "react-hook-form";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { BracketText } from "./BracketText";
-import type { Field } from "./fields";
+import type { Field } from "./fieldTypes";
 import { freshId } from "./freshId";
 import { LineMark } from "./LineMark";
 

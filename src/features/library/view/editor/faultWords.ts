@@ -1,7 +1,8 @@
 import type { ItemBody } from "@/core/items/itemBody";
 import type { ItemKind } from "@/core/items/itemKind";
 import type { BodyFault } from "@/core/items/lookOver";
-import { type Field, PART_FORMS } from "./fields";
+import { PART_FORMS } from "./fields";
+import type { Field } from "./fieldTypes";
 
 const OF_THE_WHOLE: Readonly<Record<string, string>> = {
   stem: "The text of the item is missing.",

@@ -1,7 +1,8 @@
 "use client";
 import { ItemPreview } from "@/features/delivery/view/ItemPreview";
 import type { EditorView, ItemPageView as PageView } from "@/features/library/itemTypes";
-import { ItemEditor, type Preview } from "@/features/library/view/editor/ItemEditor";
+import { ItemEditor } from "@/features/library/view/editor/ItemEditor";
+import type { Preview } from "@/features/library/view/editor/preview";
 import { ItemPageView } from "@/features/library/view/ItemPageView";
 
 /** What students answer with is theirs, what is written is the library's: here the two meet. */

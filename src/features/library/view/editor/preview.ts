@@ -1,0 +1,8 @@
+import type { ComponentType } from "react";
+import type { LookedItem } from "@/core/items/lookOver";
+
+/** How the student's view of a draw is shown and tried; it comes from where students' pages are made. */
+export type Preview = ComponentType<{
+  readonly item: Pick<LookedItem, "stem" | "table" | "parts">;
+  readonly judge: (response: object) => Promise<{ readonly words: string }>;
+}>;
