@@ -66,6 +66,11 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     needs: (at) => ["staff", ["change", bankOf(at)]],
     params: ({ itemId }) => ({ ...ownDesk(), itemId }),
   },
+  [ofDesk("/library/worksheet")]: {
+    needs: (at) => ["staff", ...ofClass()(at)],
+    params: ownDesk,
+    search: ({ classId }) => ({ items: "times-as-many%2Ffind-the-larger", class: classId }),
+  },
   [ofDesk("/library/banks")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/banks/[bankId]")]: {
     needs: (at) => ["staff", ["use", bankOf(at)]],

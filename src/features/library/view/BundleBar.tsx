@@ -43,6 +43,9 @@ export function BundleBar({ classKey }: { readonly classKey: string }) {
           <Button look="onDark" onClick={() => router.push(`/desk/${classKey}/work/new?items=${ids}`)}>
             Assign
           </Button>
+          <Button look="onDark" onClick={() => router.push(`/desk/${classKey}/library/worksheet?items=${ids}`)}>
+            Print
+          </Button>
           <Button look="onDark" onClick={bundle.clear}>
             Clear
           </Button>
