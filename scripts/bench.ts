@@ -9,6 +9,7 @@ import { fillLog, sixtySkills } from "./bench-data";
 import { benchFaults } from "./bench-faults";
 import { benchFrame } from "./bench-frame";
 import { benchHistory } from "./bench-history";
+import { benchLibrary } from "./bench-library";
 import { benchPage } from "./bench-page";
 import { benchRoster } from "./bench-roster";
 import { ensureBuilt } from "./steps.mjs";
@@ -48,6 +49,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   core: benchCore,
   roster: benchRoster,
   history: benchHistory,
+  library: benchLibrary,
   frame: benchFrame,
   answers: async () => {
     ensureBuilt();

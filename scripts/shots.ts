@@ -62,6 +62,12 @@ async function teacherShots(): Promise<void> {
   };
   await visit("", "today");
   await visit("/plan", "plan");
+  await visit("/library/items?find=sluice", "items");
+  await click(page, "[data-item-link]");
+  await page.waitForSelector("[data-preview]");
+  await click(page, "main a[href$='/edit']");
+  await page.waitForSelector("aside [data-preview]");
+  await shoot(page, "item-editor");
   await visit("/work/new", "assign");
   await visit("/regroup", "groups");
   const groups = await page.$$eval("table a", (links) => links.map((link) => link.getAttribute("href") ?? ""));
@@ -106,22 +112,6 @@ async function coordinatorShots(): Promise<void> {
   await page.waitForFunction(() => document.body.innerText.includes("What would change"));
   await shoot(page, "roster-preview");
   await visit("?class=none", "");
-  await page.goto(`${base}/desk/5-alder/roster`, { waitUntil: "networkidle0" });
-  await click(page, "button ::-p-text(PINs and cards for all)");
-  await click(page, "[role=dialog] label ::-p-text(Four pictures)");
-  await click(page, "[role=dialog] button ::-p-text(Make PINs and cards)");
-  await page.waitForSelector("li img[alt^='Sign-in code']");
-  await page.emulateMediaType("print");
-  await page.setViewport({ width: 794, height: 1123 });
-  await shoot(page, "cards-print");
-  const code = await page.$eval("dd", (cell) => cell.innerText);
-  const tablet = await openPage(await browser.createBrowserContext(), 820, 1180);
-  await tablet.goto(`${base}/sign-in`);
-  await tablet.locator("#code").fill(code);
-  await click(tablet, "button[type=submit]");
-  await (await tablet.waitForSelector("li button"))?.click();
-  await tablet.waitForSelector("fieldset .grid button");
-  await shoot(tablet, "sign-in-pictures");
 }
 
 async function studentNamed(page: Page, name: string): Promise<string> {

@@ -21,7 +21,7 @@ import { libraryOf } from "./library";
 import { asVersion } from "./shelf";
 
 /** Cards made between two turns of the writer. */
-const AT_ONCE = 250;
+const AT_ONCE = 60;
 const LINE_LETTERS = 160;
 
 const made = kept([...LIBRARY_TABLES], makeCards, 1);

@@ -3,19 +3,23 @@ import { skillsOfStandards, standardsWithRelated } from "@/db/queries/crosswalk"
 import { countItems, type FoundItem, findItems, type ItemFilter } from "@/db/queries/itemSearch";
 import { standardsById } from "@/db/queries/items";
 import { peopleById } from "@/db/queries/people";
+import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
 import { type OpenBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { cardsMade } from "@/server/library/itemCards";
 import { type Library, libraryOf } from "@/server/library/library";
 import { readyToLook } from "@/server/library/lookOver";
 import type { Context } from "@/server/runtime/context";
+import { kept } from "@/server/runtime/kept";
 import { gradeSpan } from "@/words/staff/gradeWords";
 import { cardKindWords } from "@/words/staff/itemWords";
 import { FACETS, type Facet, type FinderQuery } from "../finderQuery";
 import type { BankName, FacetValue, FinderView, ItemLine } from "../itemTypes";
 import { secondsFor } from "./itemSeconds";
 
-export const ITEMS_A_PAGE = 50;
+const ITEMS_A_PAGE = 50;
+/** Searches whose counts are kept. */
+const MOST_COUNTS = 300;
 export const STOCK: BankName = { id: "stock", name: "Oxbow's own stock" };
 
 /** The items that somebody looks for in the banks that are open to them, with counts of what else there is. */
@@ -33,7 +37,7 @@ export async function finder(context: Context, query: FinderQuery): Promise<Find
   ]);
   const filter = filterOf(query, open, standard?.skillIds ?? null);
   const [{ items: total, facets: counts }, found] = await Promise.all([
-    countItems(db, filter),
+    countsOf(runtime, JSON.stringify(filter)),
     findItems(db, filter, { order: query.order, from: query.from, most: ITEMS_A_PAGE }),
   ]);
   const authorIds = new Set([
@@ -68,6 +72,13 @@ export async function finder(context: Context, query: FinderQuery): Promise<Find
     allBanks: [STOCK, ...open.map(({ bank: { id, name } }) => ({ id, name }))],
   };
 }
+
+/** Counts of a search are the same until something in the library changes: whoever opens it first pays for all. */
+const countsOf = kept(
+  [...LIBRARY_TABLES],
+  (runtime, filter) => countItems(runtime.db.read, JSON.parse(filter) as ItemFilter),
+  MOST_COUNTS,
+);
 
 /** A standard with the skills of it and of what the crosswalk says is the same, related or part of it. */
 async function standardAskedFor({ runtime }: Context, id: string | null) {
