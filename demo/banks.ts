@@ -18,6 +18,8 @@ const SLUICES: readonly Written[] = [
     stem: "The sluice lets {litres} litres through in {seconds} seconds. How many litres in {seconds * times} seconds?",
     over: {
       parameters: { litres: { from: 3, to: 9 }, seconds: { of: [4, 5, 8] }, times: { from: 3, to: 7 } },
+      // Otherwise adding comes to the same as multiplying.
+      where: ["litres != seconds"],
       hint: "How many times as long is it?",
       solution: "{seconds * times} seconds is {times} times as long: {times} × {litres} = {litres * times} litres.",
     },

@@ -1,5 +1,6 @@
 "use client";
-import { useCallback, useMemo, useSyncExternalStore } from "react";
+import { useCallback } from "react";
+import { keptList } from "../keptList";
 
 /** An item that somebody gathers while searching. */
 export interface Gathered {
@@ -9,60 +10,24 @@ export interface Gathered {
   readonly seconds: number;
 }
 
-const KEY = "oxbow.bundle";
-const NOTHING = "[]";
 const MOST = 40;
-const listeners = new Set<() => void>();
-
-function read(): string {
-  try {
-    return localStorage.getItem(KEY) ?? NOTHING;
-  } catch {
-    return NOTHING;
-  }
-}
-
-function write(entries: readonly Gathered[]): void {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(entries));
-  } catch {
-    // Storage may be full or forbidden; the bundle then lasts as long as nothing else is shown.
-  }
-  for (const listener of listeners) listener();
-}
+const list = keptList("oxbow.bundle", (value): value is Gathered => {
+  const one = value as Partial<Gathered> | null;
+  return typeof one?.id === "string" && typeof one.line === "string" && typeof one.seconds === "number";
+});
 
 /** Empties the bundle, whoever filled it: the next person at this browser is another one. */
-export const forgetBundle = (): void => write([]);
-
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  window.addEventListener("storage", listener);
-  return () => {
-    listeners.delete(listener);
-    window.removeEventListener("storage", listener);
-  };
-}
-
-function parse(text: string): readonly Gathered[] {
-  try {
-    const value: unknown = JSON.parse(text);
-    return Array.isArray(value)
-      ? value.filter((one): one is Gathered => typeof one?.id === "string" && typeof one?.seconds === "number")
-      : [];
-  } catch {
-    return [];
-  }
-}
+export const forgetBundle = (): void => list.write([]);
 
 /** What was gathered in this browser: it stays across searches, and over a reload. */
 export function useBundle() {
-  const text = useSyncExternalStore(subscribe, read, () => NOTHING);
-  const entries = useMemo(() => parse(text), [text]);
+  const entries = list.use();
   const add = useCallback((more: readonly Gathered[]) => {
-    const now = parse(read());
-    write([...now, ...more.filter(({ id }) => !now.some((one) => one.id === id))].slice(0, MOST));
+    const now = list.now();
+    const fresh = more.filter(({ id }) => !now.some((one) => one.id === id));
+    list.write([...now, ...fresh.map(({ id, line, seconds }) => ({ id, line, seconds }))].slice(0, MOST));
   }, []);
-  const remove = useCallback((id: string) => write(parse(read()).filter((one) => one.id !== id)), []);
-  const clear = useCallback(() => write([]), []);
-  return { entries, has: (id: string) => entries.some((one) => one.id === id), add, remove, clear, most: MOST };
+  const remove = useCallback((id: string) => list.write(list.now().filter((one) => one.id !== id)), []);
+  const clear = useCallback(() => list.write([]), []);
+  return { entries, has: (id: string) => entries.some((one) => one.id === id), add, remove, clear };
 }

@@ -44,7 +44,7 @@ function OneField({ field, path, part }: { readonly field: Field; readonly path:
     case "text":
     case "expression":
       return (
-        <label className={`block text-[15px] ${field.type === "text" ? "min-w-72 flex-1" : "w-44"}`}>
+        <label className={`block text-[15px] ${field.type === "text" ? "min-w-72 flex-1" : "w-52"}`}>
           <span className="mb-0.5 block">{field.label}</span>
           <input className={`${FIELD} font-reading w-full`} autoComplete="off" {...register(at)} />
           {field.help ? <span className="text-mute mt-0.5 block text-[14px]">{field.help}</span> : null}
