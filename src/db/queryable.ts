@@ -10,6 +10,7 @@ import * as history from "./schema/history";
 import * as itemCards from "./schema/itemCards";
 import * as items from "./schema/items";
 import * as library from "./schema/library";
+import * as notes from "./schema/notes";
 import * as people from "./schema/people";
 import * as plan from "./schema/plan";
 import * as regroup from "./schema/regroup";
@@ -25,6 +26,7 @@ export const schema = {
   ...access,
   ...students,
   ...library,
+  ...notes,
   ...banks,
   ...items,
   ...itemCards,

@@ -196,3 +196,29 @@ it("the search sentence, choosing and the bundle work by the keyboard alone, and
   await page.goto(`${app.base}/desk/all/library/items/new`, { waitUntil: "networkidle0" });
   expect(await axeFindings(page)).toEqual([]);
 });
+
+it("from a skill its items are found, looked at, gathered, copied into a bank of one's own and printed", async () => {
+  await page.goto(`${app.base}/desk/all/library`, { waitUntil: "networkidle0" });
+  await click(page, "a ::-p-text(Times as many)");
+  await page.waitForSelector("a ::-p-text(Its items)");
+  await click(page, "a ::-p-text(Its items)");
+  await page.waitForFunction(() => new URL(location.href).searchParams.get("skill") === "times-as-many");
+  await page.waitForSelector("button[aria-label^='skill: Times as many']");
+  await click(page, "[data-item-link]");
+  await page.waitForSelector("[data-preview]");
+  await click(page, "button ::-p-text(Copy there)");
+  await wait("Copied 1 item to “My items”.");
+  await click(page, "main > div > div:first-child button ::-p-text(Into the bundle)");
+  await page.waitForSelector("section[aria-label=Bundle] ::-p-text(1 item)");
+  await click(page, "section[aria-label=Bundle] button ::-p-text(Print)");
+  await page.waitForSelector("[data-sheet=A]");
+  await choose(page, "select[aria-label=Versions]", "2");
+  await page.waitForSelector("[data-sheet=B]");
+  const stems = await page.$$eval("[data-sheet] ol p:first-child", (all) => all.map((one) => one.textContent));
+  expect(new Set(stems).size).toBeGreaterThan(1);
+  await page.emulateMediaType("print");
+  expect(await page.$eval("select[aria-label=Versions]", (word) => word.checkVisibility())).toBe(false);
+  expect(await page.$eval("[data-key]", (key) => (key as HTMLElement).innerText)).toContain("Version B");
+  await page.emulateMediaType("screen");
+  expect(await axeFindings(page)).toEqual([]);
+});

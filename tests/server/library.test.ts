@@ -5,10 +5,12 @@ import { bankPage, banksPage } from "@/features/library/reads/banks";
 import { itemEditor } from "@/features/library/reads/editor";
 import { finder } from "@/features/library/reads/finder";
 import { itemPage } from "@/features/library/reads/itemPage";
+import { notesFor } from "@/features/library/reads/notes";
 import { tryOut } from "@/features/library/reads/trial";
 import { changeBank, closeBank, makeBank, openBank, putBankAway } from "@/features/library/writes/banks";
 import { putIntoUse, saveDraft } from "@/features/library/writes/drafts";
 import { bringItemsBack, copyItems, dropDraft, moveItems, retireItems } from "@/features/library/writes/items";
+import { keepNote } from "@/features/library/writes/notes";
 import { archiveStaff } from "@/features/roster/writes/staff";
 import { undoChange } from "@/server/history/undoChange";
 import { shelfOf } from "@/server/library/shelf";
@@ -329,5 +331,34 @@ describe("banks", () => {
       () => makeBank(pupil, { id: newId(), name: "x" }),
     ])
       await expect(refused()).rejects.toMatchObject({ code: "not-allowed" });
+  });
+});
+
+describe("notes", () => {
+  it("are one's own until they are shared, stay when the thing changes, and are taken back by undo", async () => {
+    const [ana, ben] = [await school.teacher(), await school.teacher("ben")];
+    const about = { about: "skill", aboutId: "times-as-many" } as const;
+    const read = (context: Context) => notesFor(context, "skill", "times-as-many");
+    await keepNote(ana, { ...about, text: "Begin with the number line." });
+    expect((await read(ana)).own).toEqual({ text: "Begin with the number line.", shared: false });
+    expect((await read(ben)).shared).toEqual([]);
+    const { changeId } = await keepNote(ana, { ...about, text: "Begin with the number line.", shared: true });
+    expect((await read(ben)).shared).toMatchObject([{ by: "Ana Tester", text: "Begin with the number line." }]);
+    expect((await keepNote(ana, { ...about, text: "Begin with the number line.", shared: true })).changeId).toBeNull();
+    await undoChange(ana, changeId ?? "");
+    expect((await read(ben)).shared).toEqual([]);
+    await keepNote(ana, { ...about, text: "" });
+    expect((await read(ana)).own.text).toBe("");
+  });
+
+  it("are kept only on what one may use, by staff alone", async () => {
+    const [ana, ben] = [await school.teacher(), await school.teacher("ben")];
+    const { itemId } = await itemIn(ana, await bankOf(ana));
+    const note = { about: "item", aboutId: itemId, text: "Too easy" };
+    await expect(keepNote(ben, note)).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(keepNote(school.student("p"), note)).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(keepNote(ana, { ...note, about: "skill" })).rejects.toMatchObject({ code: "not-found" });
+    await keepNote(ana, note);
+    expect((await notesFor(ana, "item", itemId)).own.text).toBe("Too easy");
   });
 });

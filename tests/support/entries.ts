@@ -475,6 +475,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofBank("look-after"),
     call: ({ bankId }) => library("bringBankBackAction")({ bankId }),
   },
+  "library/keepNoteAction": {
+    needs: both(staff, ofBank("use")),
+    call: ({ itemId }) => library("keepNoteAction")({ about: "item", aboutId: itemId, text: "N" }),
+  },
   "library/dropDraftAction": {
     needs: ofBank("change"),
     call: ({ itemId }) => library("dropDraftAction")({ itemId }),

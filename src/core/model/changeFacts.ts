@@ -1,6 +1,7 @@
 import type { BankLevel, BankRole } from "./bankLevel";
 import type { ChangeArea } from "./changeArea";
 import type { DecimalMark } from "./decimalMark";
+import type { Noted } from "./noted";
 
 /** Who was moved: one person by id, or only how many. */
 interface Moved {
@@ -101,6 +102,7 @@ export interface ChangeFacts {
   "items-copied": { readonly items: number; readonly to: string };
   "items-retired": { readonly items: number };
   "items-brought-back": { readonly items: number };
+  "note-kept": { readonly about: Noted; readonly shared: boolean };
   "item-rescored": { readonly itemId: string; readonly version: number };
   /** What was taken back. */
   undone: { readonly of: NamedFacts };
@@ -166,6 +168,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "items-copied": "library",
   "items-retired": "library",
   "items-brought-back": "library",
+  "note-kept": "library",
   "item-rescored": "scores",
 };
 

@@ -6,6 +6,7 @@ import type { Queryable } from "../queryable";
 import { bankRights, banks } from "../schema/banks";
 import type { RowChange } from "../schema/history";
 import { itemSkills, itemStandards, items, itemVersions } from "../schema/items";
+import { notes } from "../schema/notes";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { planEntries } from "../schema/plan";
 import { groupMembers, groupShares, groups } from "../schema/regroup";
@@ -45,6 +46,7 @@ const TABLES = {
   itemVersions,
   itemSkills,
   itemStandards,
+  notes,
 } satisfies Record<string, Identified>;
 
 export type TableName = keyof typeof TABLES;

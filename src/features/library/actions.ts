@@ -4,6 +4,7 @@ import { runAction } from "@/server/runtime/action";
 import { bringBankBack, changeBank, closeBank, makeBank, openBank, putBankAway } from "./writes/banks";
 import { putIntoUse } from "./writes/drafts";
 import { bringItemsBack, copyItems, dropDraft, moveItems, retireItems } from "./writes/items";
+import { keepNote } from "./writes/notes";
 
 type Done = Promise<ActionResult<{ changeId: string }>>;
 
@@ -44,4 +45,7 @@ export async function retireItemsAction(input: unknown): Done {
 }
 export async function bringItemsBackAction(input: unknown): Done {
   return runAction((context) => bringItemsBack(context, input));
+}
+export async function keepNoteAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => keepNote(context, input));
 }

@@ -1,4 +1,5 @@
 import type { LookedItem } from "@/core/items/lookOver";
+import type { Noted } from "@/core/model/noted";
 import type { Facet, ItemOrder } from "./finderQuery";
 
 /** A bank as pages name it. */
@@ -70,6 +71,20 @@ export interface ItemPageView extends ItemLine {
     readonly isShown: boolean;
   }[];
   readonly ownBanks: readonly BankName[];
+}
+
+/** Notes on a skill or an item, as one person reads them. */
+export interface NotesView {
+  readonly about: Noted;
+  readonly aboutId: string;
+  readonly own: { readonly text: string; readonly shared: boolean };
+  /** Those that colleagues share. */
+  readonly shared: readonly {
+    readonly id: string;
+    readonly by: string;
+    readonly when: string;
+    readonly text: string;
+  }[];
 }
 
 /** What the editor starts from. */

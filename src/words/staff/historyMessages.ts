@@ -68,6 +68,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "items-copied": "Copied {items, plural, one {# item} other {# items}} to “{to}”",
   "items-retired": "Retired {items, plural, one {# item} other {# items}}",
   "items-brought-back": "Brought {items, plural, one {# item} other {# items}} back into use",
+  "note-kept": "Changed a note of one's own on {about, select, skill {a skill} other {an item}}",
   "item-rescored": "Judged the answers to {itemId} by version {version} of its key",
 };
 

@@ -6,7 +6,7 @@ import type { SearchEntry } from "../types";
 
 const HEADINGS = { student: "Students", skill: "Skills", work: "Work", group: "Groups" } as const;
 
-/** One search over students, skills, work, groups and actions. */
+/** One search over students, skills, work, groups and actions; items are many, and have a search of their own, to which it leads. */
 export function Palette(props: {
   readonly open: boolean;
   readonly onOpenChange: (open: boolean) => void;
@@ -17,6 +17,7 @@ export function Palette(props: {
   const router = useRouter();
   const [entries, setEntries] = useState<readonly SearchEntry[] | null>(null);
   const [problem, setProblem] = useState(false);
+  const [words, setWords] = useState("");
   useEffect(() => {
     if (!open) return;
     setProblem(false);
@@ -47,6 +48,9 @@ export function Palette(props: {
     { name: "Suggest groups", href: `${base}/regroup` },
     { name: "Group board", href: `${base}/regroup/board` },
     { name: "Open the mastery map", href: `${base}/evidence` },
+    { name: "Write an item", href: `${base}/library/items/new` },
+    { name: "Standards", href: `${base}/library/standards` },
+    { name: "Banks of items", href: `${base}/library/banks` },
     { name: "History and undo", href: `${base}/history` },
   ];
   return (
@@ -58,6 +62,8 @@ export function Palette(props: {
       contentClassName="bg-paper border-ink fixed top-[12vh] left-1/2 z-50 w-[min(38rem,92vw)] -translate-x-1/2 border-[1.5px] shadow-xl"
     >
       <Command.Input
+        value={words}
+        onValueChange={setWords}
         placeholder="A name, a skill, a title, or what you want to do"
         className="border-hair w-full border-b bg-transparent px-4 py-3 text-[17px] outline-none"
       />
@@ -79,6 +85,16 @@ export function Palette(props: {
             </Command.Item>
           ))}
         </Command.Group>
+        {words.trim() === "" ? null : (
+          <Command.Item
+            forceMount
+            value={`items ${words}`}
+            onSelect={() => go(`${base}/library/items?find=${encodeURIComponent(words.trim())}`)}
+            className="data-[selected=true]:bg-bank cursor-pointer px-2 py-1.5"
+          >
+            Items with “{words.trim()}”
+          </Command.Item>
+        )}
         {(Object.keys(HEADINGS) as (keyof typeof HEADINGS)[]).map((kind) => (
           <Command.Group key={kind} heading={HEADINGS[kind]}>
             {(entries ?? [])

@@ -5,11 +5,12 @@ import { useBundle } from "@/client/bundle/bundle";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
-import type { ItemPageView as View } from "../itemTypes";
+import type { NotesView, ItemPageView as View } from "../itemTypes";
 import { judgeTry } from "./askServer";
 import type { Preview as PreviewType } from "./editor/preview";
 import { harderWords } from "./ItemRow";
 import { ItemsChosen } from "./ItemsChosen";
+import { Notes } from "./Notes";
 
 /** An item as a student sees one draw of it, with its key, what mistakes tell, and its versions. */
 export function ItemPageView({
@@ -17,11 +18,13 @@ export function ItemPageView({
   base,
   draw,
   Preview,
+  notes,
 }: {
   readonly view: View;
   readonly base: string;
   readonly draw: number;
   readonly Preview: PreviewType;
+  readonly notes: NotesView;
 }) {
   const router = useRouter();
   const bundle = useBundle();
@@ -104,6 +107,7 @@ export function ItemPageView({
             </div>
           ) : null}
           <About view={view} base={base} />
+          <Notes key={view.id} view={notes} />
           <div>
             <h2 className="mb-1 font-serif text-[18px] font-medium">Versions</h2>
             <ul>

@@ -5,15 +5,19 @@ import { ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import { NumberTable } from "@/ui/primitives/NumberTable";
 import { Strips } from "@/ui/primitives/Strips";
+import type { NotesView } from "../itemTypes";
 import type { SkillPage } from "../types";
+import { Notes } from "./Notes";
 
 /** A skill to prepare it: the standard, the lesson as students see it, items with their mistakes, the reteach plan. */
 export function SkillPageView({
   skill,
+  notes,
   base,
   draw,
 }: {
   readonly skill: SkillPage;
+  readonly notes: NotesView;
   readonly base: string;
   readonly draw: number;
 }) {
@@ -23,6 +27,8 @@ export function SkillPageView({
         <ButtonLink look="main" href={`${base}/work/new?skill=${skill.id}`}>
           Assign practice
         </ButtonLink>
+        <ButtonLink href={`${base}/library/items?skill=${skill.id}`}>Its items</ButtonLink>
+        <ButtonLink href={`${base}/library/items/new?skill=${skill.id}`}>Write an item</ButtonLink>
         <PrintButton />
       </PageHead>
       <p className="text-mute mb-4 text-[15px]">
@@ -87,6 +93,9 @@ export function SkillPageView({
           ))}
         </section>
         <section>
+          <div className="no-print mb-6">
+            <Notes key={skill.id} view={notes} />
+          </div>
           <h2 className="mb-2 font-serif text-[18px] font-medium">Reteach plan</h2>
           <p className="text-mute">You need: {skill.reteach.materials}</p>
           <p className="mt-2">{skill.reteach.show}</p>

@@ -1,6 +1,6 @@
 "use client";
 import { ItemPreview } from "@/features/delivery/view/ItemPreview";
-import type { EditorView, ItemPageView as PageView } from "@/features/library/itemTypes";
+import type { EditorView, NotesView, ItemPageView as PageView } from "@/features/library/itemTypes";
 import { ItemEditor } from "@/features/library/view/editor/ItemEditor";
 import type { Preview } from "@/features/library/view/editor/preview";
 import { ItemPageView } from "@/features/library/view/ItemPageView";
@@ -12,6 +12,11 @@ export function ItemEditorWithPreview(props: { readonly view: EditorView; readon
   return <ItemEditor {...props} Preview={AsStudents} />;
 }
 
-export function ItemPageWithPreview(props: { readonly view: PageView; readonly base: string; readonly draw: number }) {
+export function ItemPageWithPreview(props: {
+  readonly view: PageView;
+  readonly notes: NotesView;
+  readonly base: string;
+  readonly draw: number;
+}) {
   return <ItemPageView {...props} Preview={AsStudents} />;
 }

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { notesFor } from "@/features/library/reads/notes";
 import { skillPage } from "@/features/library/reads/skills";
 import { SkillPageView } from "@/features/library/view/SkillPageView";
 import { ownClasses } from "@/server/access/ownClasses";
@@ -17,9 +18,12 @@ export default async function Page({
   const { classes: key, skillId } = await params;
   await ownClasses(key);
   const search = await searchParams;
-  const found = await attempt((context) => skillPage(context, skillId, Number(search.draw ?? 0)));
+  const found = await attempt(async (context) => {
+    const skill = await skillPage(context, skillId, Number(search.draw ?? 0));
+    return { skill, notes: await notesFor(context, "skill", skillId) };
+  });
   return found.ok ? (
-    <SkillPageView skill={found.data} base={`/desk/${key}`} draw={Number(search.draw ?? 0) || 0} />
+    <SkillPageView {...found.data} base={`/desk/${key}`} draw={Number(search.draw ?? 0) || 0} />
   ) : (
     <Refused message={found.message} href={`/desk/${key}/library`} label="To the library" />
   );

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { itemPage } from "@/features/library/reads/itemPage";
+import { notesFor } from "@/features/library/reads/notes";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
@@ -20,9 +21,12 @@ export default async function Page({
   const wanted = Number(draw ?? 0);
   const seed = Number.isInteger(wanted) && wanted >= 0 ? wanted % 1_000 : 0;
   const id = decodeURIComponent(itemId);
-  const found = await attempt((context) => itemPage(context, id, { seed, versionId: version ?? null }));
+  const found = await attempt(async (context) => {
+    const view = await itemPage(context, id, { seed, versionId: version ?? null });
+    return { view, notes: await notesFor(context, "item", id) };
+  });
   return found.ok ? (
-    <ItemPageWithPreview view={found.data} base={`/desk/${key}`} draw={seed} />
+    <ItemPageWithPreview {...found.data} base={`/desk/${key}`} draw={seed} />
   ) : (
     <Refused message={found.message} href={`/desk/${key}/library/items`} label="To the items" />
   );
