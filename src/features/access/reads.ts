@@ -12,9 +12,9 @@ import { schoolOf } from "@/server/runtime/school";
 import type { AccountView } from "./types";
 
 /** The school's name for the sign-in page; an installation serves one school, or the schools below one district. */
-export async function schoolNameForDoor(): Promise<string> {
+export async function schoolNameForDoor(): Promise<string | null> {
   const runtime = await theRuntime();
-  return (await anySchool(runtime.db.read))?.name ?? "No school has been set up yet.";
+  return (await anySchool(runtime.db.read))?.name ?? null;
 }
 
 /** The own account: devices that are signed in, and whether a second step is set up. */

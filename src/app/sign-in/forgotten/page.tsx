@@ -8,7 +8,7 @@ export const dynamic = "force-dynamic";
 
 export default async function ForgottenPage() {
   return (
-    <DoorFrame schoolName={await schoolNameForDoor()}>
+    <DoorFrame schoolName={(await schoolNameForDoor()) ?? ""}>
       <Forgotten />
     </DoorFrame>
   );
