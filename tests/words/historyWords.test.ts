@@ -117,6 +117,35 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "reteach-assigned", facts: { skill: "Unit rates", group: "A" } },
     "Assigned reteach practice and a check on Unit rates to “A”",
   ],
+  [{ kind: "bank-made", facts: { name: "Ferries" } }, "Made the bank “Ferries”"],
+  [{ kind: "bank-changed", facts: { name: "Ferries" } }, "Changed the settings of the bank “Ferries”"],
+  [{ kind: "bank-put-away", facts: { name: "Ferries" } }, "Put the bank “Ferries” away"],
+  [{ kind: "bank-brought-back", facts: { name: "Ferries" } }, "Brought the bank “Ferries” back"],
+  [
+    { kind: "bank-opened", facts: { name: "Ferries", personId: "ada", school: null, role: null, level: "change" } },
+    "Opened for changes the bank “Ferries” to Ada Quill",
+  ],
+  [
+    { kind: "bank-opened", facts: { name: "Ferries", personId: null, school: "Weir", role: "teacher", level: "use" } },
+    "Opened the bank “Ferries” to the teachers of Weir",
+  ],
+  [
+    { kind: "bank-opened", facts: { name: "F", personId: null, school: "Weir", role: null, level: "look-after" } },
+    "Handed over the bank “F” to everybody of Weir",
+  ],
+  [
+    { kind: "bank-closed", facts: { name: "Ferries", personId: null, school: "Weir" } },
+    "Closed the bank “Ferries” to Weir",
+  ],
+  [
+    { kind: "item-put-into-use", facts: { line: "How many boats?", version: 2 } },
+    "Put version 2 of an item into use: How many boats?",
+  ],
+  [{ kind: "items-moved", facts: { items: 1, from: "A", to: "B" } }, "Moved 1 item from “A” to “B”"],
+  [{ kind: "items-copied", facts: { items: 3, to: "B" } }, "Copied 3 items to “B”"],
+  [{ kind: "items-retired", facts: { items: 2 } }, "Retired 2 items"],
+  [{ kind: "items-brought-back", facts: { items: 1 } }, "Brought 1 item back into use"],
+  [{ kind: "note-kept", facts: { about: "item", shared: false } }, "Changed a note of one's own on an item"],
   [
     { kind: "item-rescored", facts: { itemId: "own/key", version: 2 } },
     "Judged the answers to own/key by version 2 of its key",
