@@ -6,6 +6,8 @@ const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.mi
 
 /** Barriers that axe finds on the page, each with the first place where it is. */
 export async function axeFindings(page: Page): Promise<string[]> {
+  // A page that is still streaming in has no title yet.
+  await page.waitForFunction(() => document.title !== "");
   await page.evaluate(axe);
   return page.evaluate(async () => {
     const { violations } = await (
