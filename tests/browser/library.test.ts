@@ -47,8 +47,6 @@ it("finds standards by words, by grade and by a pasted list of codes, and goes o
   await page.goto(`${app.base}/desk/all/library`, { waitUntil: "networkidle0" });
   await click(page, "a ::-p-text(Standards)");
   await page.waitForSelector("textarea");
-  // What is typed before the page has its scripts would be lost.
-  await page.waitForNetworkIdle();
   expect((await codes()).length).toBeGreaterThan(10);
   await fill(page, "textarea", "proportionality constant");
   await shows(["WV R", "WV 7.R2"]);
@@ -85,7 +83,6 @@ it("an item of one's own with numbers that change is written, put into use, gath
   await page.goto(`${app.base}/desk/all/library`, { waitUntil: "networkidle0" });
   await click(page, "a ::-p-text(Write an item)");
   await page.waitForSelector("textarea[name=stem]");
-  await page.waitForNetworkIdle();
   await fill(page, "textarea[name=stem]", "{crews} crews row {laps} laps each. How many laps is that?");
   await page.waitForSelector("[aria-label='Still missing'] ::-p-text(Right answer)");
   await fill(page, "input[name='parts.0.answer']", "crews * laps");

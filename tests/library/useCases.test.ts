@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { ItemBody } from "@/core/items/itemBody";
+import { type ChangeRow, changeById, factsOf } from "@/db/queries/history";
 import { finderQuery } from "@/features/library/finderQuery";
 import { bankPage, banksPage } from "@/features/library/reads/banks";
 import { itemEditor } from "@/features/library/reads/editor";
@@ -260,7 +261,8 @@ describe("banks", () => {
   it("show nothing before their day but to those who look after them, and practice never draws from one", async () => {
     const [ana, ben] = [await school.teacher(), await school.teacher("ben")];
     const bankId = await bankOf(ana, "Winter test", { restrictedUntil: "2026-11-30" });
-    const { itemId } = await itemIn(ana, bankId);
+    const { itemId, changeId } = await itemIn(ana, bankId);
+    expect(factsOf((await changeById(school.db.read, changeId)) as ChangeRow).facts).toEqual({ line: "", version: 1 });
     await openBank(ana, { bankId, personId: "ben", level: "change" });
     expect((await find(ana, { find: "ferries" })).total).toBe(1);
     expect((await find(ben, { find: "ferries" })).total).toBe(0);

@@ -141,6 +141,7 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "item-put-into-use", facts: { line: "How many boats?", version: 2 } },
     "Put version 2 of an item into use: How many boats?",
   ],
+  [{ kind: "item-put-into-use", facts: { line: "", version: 1 } }, "Put version 1 of an item into use"],
   [{ kind: "items-moved", facts: { items: 1, from: "A", to: "B" } }, "Moved 1 item from “A” to “B”"],
   [{ kind: "items-copied", facts: { items: 3, to: "B" } }, "Copied 3 items to “B”"],
   [{ kind: "items-retired", facts: { items: 2 } }, "Retired 2 items"],

@@ -97,6 +97,7 @@ export interface ChangeFacts {
     readonly level: BankLevel;
   };
   "bank-closed": { readonly name: string; readonly personId: string | null; readonly school: string | null };
+  /** Without its text where the bank is restricted. */
   "item-put-into-use": { readonly line: string; readonly version: number };
   "items-moved": { readonly items: number; readonly from: string; readonly to: string };
   "items-copied": { readonly items: number; readonly to: string };

@@ -63,7 +63,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "bank-opened":
     "{level, select, use {Opened} change {Opened for changes} other {Handed over}} the bank “{name}” to {personGiven, select, yes {{person}} other {{roleGiven, select, yes {{role, select, teacher {the teachers} specialist {the specialists} other {the coordinators}}} other {everybody}} of {school}}}",
   "bank-closed": "Closed the bank “{name}” to {personGiven, select, yes {{person}} other {{school}}}",
-  "item-put-into-use": "Put version {version} of an item into use: {line}",
+  "item-put-into-use": "Put version {version} of an item into use{lineGiven, select, yes {: {line}} other {}}",
   "items-moved": "Moved {items, plural, one {# item} other {# items}} from “{from}” to “{to}”",
   "items-copied": "Copied {items, plural, one {# item} other {# items}} to “{to}”",
   "items-retired": "Retired {items, plural, one {# item} other {# items}}",

@@ -49,7 +49,13 @@ export function ItemPageView({
           Into the bundle
         </Button>
       </PageHead>
-      <ItemsChosen items={[view]} banks={view.ownBanks} clear={() => undefined} isRetired={view.isRetired} />
+      <ItemsChosen
+        items={[view]}
+        banks={view.ownBanks}
+        clear={() => undefined}
+        isRetired={view.isRetired}
+        withBundle={false}
+      />
       <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section>
           <h2 className="mb-2 flex items-baseline justify-between font-serif text-[18px] font-medium">

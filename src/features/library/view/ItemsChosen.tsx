@@ -15,11 +15,14 @@ export function ItemsChosen({
   banks,
   clear,
   isRetired = false,
+  withBundle = true,
 }: {
   readonly items: readonly ItemLine[];
   readonly banks: readonly BankName[];
   readonly clear: () => void;
   readonly isRetired?: boolean;
+  /** Left out where the page offers the bundle itself. */
+  readonly withBundle?: boolean;
 }) {
   const bundle = useBundle();
   const [bankId, setBankId] = useState(banks[0]?.id ?? "");
@@ -41,15 +44,17 @@ export function ItemsChosen({
       aria-label="Chosen items"
     >
       <b>{count}</b>
-      <Button
-        disabled={items.some(({ isDraft }) => isDraft)}
-        onClick={() => {
-          bundle.add(items);
-          clear();
-        }}
-      >
-        Into the bundle
-      </Button>
+      {withBundle ? (
+        <Button
+          disabled={items.some(({ isDraft }) => isDraft)}
+          onClick={() => {
+            bundle.add(items);
+            clear();
+          }}
+        >
+          Into the bundle
+        </Button>
+      ) : null}
       {banks.length > 0 ? (
         <>
           <select

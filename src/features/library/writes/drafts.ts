@@ -18,7 +18,7 @@ import { added, changed } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import type { ItemAlignment } from "@/db/schema/items";
-import { demandBank } from "@/server/access/bankSubject";
+import { bankSubject, demandBank } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { contentHash } from "@/server/content/contentHash";
 import { recordChange } from "@/server/history/recordChange";
@@ -154,7 +154,9 @@ export async function putIntoUse(context: Context, raw: unknown): Promise<{ chan
       }),
       ...(draft.alignment ? await alignmentRows(tx, itemId, { skillIds, standardIds }) : []),
     ];
-    const line = lineOf(draft.body as ItemBody, itemId);
+    // The history is read by more people than a restricted bank: there the item stays unsaid.
+    const { restricted } = await bankSubject(context, item?.bankId ?? "", tx);
+    const line = restricted ? "" : lineOf(draft.body as ItemBody, itemId);
     const changeId = await recordChange(tx, context, {
       kind: "item-put-into-use",
       facts: { line, version: draft.number },
