@@ -18,8 +18,6 @@ export interface ItemFilter {
   readonly authorIds: readonly string[];
   readonly status: "draft" | "ready" | null;
   readonly retired: boolean;
-  /** Logits, both ends included. */
-  readonly difficulty: { readonly from: number | null; readonly to: number | null };
 }
 
 type Facet = "bank" | "grade" | "kind" | "skill" | "depth" | "language" | "author" | "status";
@@ -54,7 +52,6 @@ function conditions(filter: ItemFilter): SQL {
     : sql`c.bank_id in ${list(banks)}`;
   const among = (column: string, values: readonly (string | number)[]) =>
     values.length > 0 ? [sql`c.${sql.raw(column)} in ${list(values)}`] : [];
-  const { from, to } = filter.difficulty;
   const all: SQL[] = [
     inBank,
     sql`c.retired = ${filter.retired ? 1 : 0}`,
@@ -73,8 +70,6 @@ function conditions(filter: ItemFilter): SQL {
     ...among("language", filter.languages),
     ...among("author_id", filter.authorIds),
     ...(filter.status === null ? [] : [sql`c.status = ${filter.status}`]),
-    ...(from === null ? [] : [sql`c.difficulty >= ${from}`]),
-    ...(to === null ? [] : [sql`c.difficulty <= ${to}`]),
   ];
   return sql.join(all, sql` and `);
 }

@@ -27,7 +27,7 @@ import { classSubjects, demandClasses } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
 import { namedSnags } from "@/server/classroom/snags";
-import { drawerOf, versionsOf } from "@/server/library/drawnItems";
+import { drawerWith, versionsOf } from "@/server/library/drawnItems";
 import { cardsMade } from "@/server/library/itemCards";
 import { libraryOf } from "@/server/library/library";
 import { DRAWS_AN_ITEM } from "@/server/library/shelf";
@@ -200,14 +200,11 @@ async function pickedLines(context: Context, itemIds: readonly string[]): Promis
   const given = cards.flatMap((card) =>
     card?.skillId && card.status === "ready" && card.retired === 0 ? [{ ...card, skillId: card.skillId }] : [],
   );
-  const { drawIfKnown } = await drawerOf(
-    runtime,
-    given.map(({ versionId }) => versionId),
-  );
   const versions = await versionsOf(
     runtime,
     given.map(({ versionId }) => versionId),
   );
+  const { drawIfKnown } = drawerWith(runtime, versions);
   return given.flatMap(({ itemId, versionId, skillId }) => {
     const seed = Math.floor(runtime.random() * DRAWS_AN_ITEM);
     const contexts = Object.keys(versions.get(versionId)?.body.contexts ?? {});

@@ -28,7 +28,6 @@ const REMARK_MESSAGES: Readonly<Record<Exclude<TrialRemark["code"], "cannot-draw
   "options-alike": "Two options read the same{atGiven, select, yes { (“{at}”)} other {}}; only one of them is shown.",
   "mistake-is-right":
     "A mistake that you name is right, or says the same as another{atGiven, select, yes { (“{at}”)} other {}}; it is left out.",
-  "mistakes-alike": "Two of the mistakes come to the same{atGiven, select, yes { (“{at}”)} other {}}.",
   "below-nought": "A number lies under 0{atGiven, select, yes { ({at})} other {}}.",
   "ugly-number": "The answer is a number that nobody would work out by hand ({at}).",
   "few-variants":

@@ -115,7 +115,6 @@ function filterOf(
     authorIds: chosen.author ?? [],
     status: status.length === 1 ? (status[0] === "draft" ? "draft" : "ready") : null,
     retired,
-    difficulty: { from: null, to: null },
   };
 }
 
