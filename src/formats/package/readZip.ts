@@ -15,7 +15,8 @@ export interface ZipLimits {
   readonly keepFolders?: boolean;
 }
 
-const CHUNK_BYTES = 256 * 1024;
+/** The unpacker calls itself for every further file within a chunk: more of them than this chunk can hold would be too deep. */
+const CHUNK_BYTES = 16 * 1024;
 /** Expansion is judged from here on: a few equal lines shrink a lot. */
 const JUDGED_FROM_BYTES = 5_000_000;
 

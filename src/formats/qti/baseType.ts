@@ -1,0 +1,1 @@
+export type BaseType = "identifier" | "directedPair" | "float" | "integer" | "string" | "point" | "boolean";

@@ -1,0 +1,13 @@
+/** Slots of texts stand in braces: braces that are meant as such are slots themselves, filled with what they are. */
+const WORDS = { "{": "leftBrace", "}": "rightBrace" } as const;
+
+/**
+ * A text of a file as a text of an item.
+ * @example heldBraces("the set {1}") // "the set {leftBrace}1{rightBrace}"
+ */
+export const heldBraces = (text: string): string =>
+  text.replace(/[{}]/g, (brace) => `{${WORDS[brace as keyof typeof WORDS]}}`);
+
+/** Words that fill the slots which stand for braces, where there are any. */
+export const braceWords = (hasBraces: boolean): Readonly<Record<string, string>> =>
+  hasBraces ? { [WORDS["{"]]: "{", [WORDS["}"]]: "}" } : {};
