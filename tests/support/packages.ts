@@ -1,6 +1,6 @@
 import { strToU8, type Zippable, zipSync } from "fflate";
 import type { ItemBody } from "@/core/items/itemBody";
-import type { ExchangeItem } from "@/formats/qti/exchangeItem";
+import type { ExchangeItem } from "@/formats/exchange/exchangeItem";
 import { type PackageReading, readPackage } from "@/formats/qti/readPackage";
 import type { OutgoingItem } from "@/formats/qti/writePackage";
 

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
 import type { ItemKind } from "@/core/items/itemKind";
-import type { ExchangeItem } from "@/formats/qti/exchangeItem";
+import type { ExchangeItem } from "@/formats/exchange/exchangeItem";
 
 /** Items that say everything themselves: no numbers drawn, no stories. One arbitrary for each kind of part. */
 

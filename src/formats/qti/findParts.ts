@@ -1,7 +1,7 @@
 import { ITEM_KINDS, type ItemKind } from "@/core/items/itemKind";
-import type { Note } from "./exchangeItem";
+import type { Note } from "../exchange/exchangeItem";
+import { numberLiteral } from "../exchange/literals";
 import { Unreadable } from "./kinds/qtiRoom";
-import { numberLiteral } from "./literals";
 import type { FoundResponse } from "./readProcessing";
 import { isXml, within, type Xml } from "./xml/xml";
 

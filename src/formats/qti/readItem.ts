@@ -1,11 +1,11 @@
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
-import { braceWords, heldBraces } from "./braces";
-import type { ExchangeItem, ExchangeRemark, Note } from "./exchangeItem";
+import { braceWords, heldBraces } from "../exchange/braces";
+import type { ExchangeItem, ExchangeRemark, Note } from "../exchange/exchangeItem";
+import { numberLiteral } from "../exchange/literals";
 import { findParts, isInteraction, type PartAt } from "./findParts";
 import { readGapMatch } from "./kinds/gapMatch";
 import { type FoundPart, Unreadable } from "./kinds/qtiRoom";
 import { qtiRoomOf } from "./kinds/qtiRooms";
-import { numberLiteral } from "./literals";
 import { ownId } from "./names";
 import { type FoundResponse, foundResponses, scoresByDeclaration } from "./readProcessing";
 import { textOf } from "./readText";

@@ -1,8 +1,8 @@
 import type { ItemBody } from "@/core/items/itemBody";
 import { faultsOf } from "@/core/items/lookOver";
 import type { RosterRemark } from "@/core/roster/rosterRemark";
+import type { ExchangeItem, ExchangeRemark, ExchangeRemarkCode, ReadItem } from "../exchange/exchangeItem";
 import { readZip } from "../package/readZip";
-import type { ExchangeItem, ExchangeRemark, ExchangeRemarkCode } from "./exchangeItem";
 import { ownId } from "./names";
 import { readItem } from "./readItem";
 import { textOf } from "./readText";
@@ -11,16 +11,6 @@ import { SKILLS_PROVIDER } from "./writePackage";
 import { presentNames } from "./xml/presentNames";
 import { readXml } from "./xml/readXml";
 import { childOf, childrenOf, named, rawText, type Xml } from "./xml/xml";
-
-/** One item of a package, or why it is none. */
-export interface ReadItem {
-  readonly file: string;
-  readonly title: string;
-  readonly item: ExchangeItem | null;
-  readonly remarks: readonly ExchangeRemark[];
-  /** The document itself where not all of it was read; null where it was. */
-  readonly original: string | null;
-}
 
 export type PackageProblem =
   | { readonly kind: "zip"; readonly remark: RosterRemark }
@@ -133,14 +123,14 @@ function readDocument(file: string, bytes: Uint8Array, { passages, seen, source,
   const whole = wholeBody(reading.item?.body ?? null, source, remarks);
   const original = () => new TextDecoder().decode(bytes);
   const refused = (code: ExchangeRemarkCode, about?: string): ReadItem => ({
-    file,
+    at: file,
     title,
     item: null,
     remarks: [{ code, ...(about === undefined ? {} : { at: about }) }, ...remarks],
     original: original(),
   });
   const id = reading.item?.id ?? ownId(document.root.attributes.identifier ?? "");
-  if (!whole) return { file, title, item: null, remarks, original: original() };
+  if (!whole) return { at: file, title, item: null, remarks, original: original() };
   if (id === "") return refused("not-an-item");
   if (seen.has(id)) return refused("id-twice", id);
   const [fault] = faultsOf(whole);
@@ -156,7 +146,7 @@ function readDocument(file: string, bytes: Uint8Array, { passages, seen, source,
     body: whole,
     ...(resource ? alignmentOf(resource) : { skillIds: [], standards: [] }),
   };
-  return { file, title, item, remarks, original: remarks.length > 0 ? original() : null };
+  return { at: file, title, item, remarks, original: remarks.length > 0 ? original() : null };
 }
 
 /** The body in full where a source beside the document says it; what was said of the document then no longer holds. */
@@ -170,7 +160,7 @@ function wholeBody(body: ItemBody | null, source: string | null, remarks: Exchan
 }
 
 const none = (file: string, code: ExchangeRemarkCode, at?: string, line?: number): ReadItem => ({
-  file,
+  at: file,
   title: "",
   item: null,
   remarks: [{ code, ...(at === undefined ? {} : { at }), ...(line === undefined ? {} : { line }) }],

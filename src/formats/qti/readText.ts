@@ -1,4 +1,4 @@
-import type { Note } from "./exchangeItem";
+import type { Note } from "../exchange/exchangeItem";
 import { childrenOf, isXml, named, rawText, type Xml, type XmlNode } from "./xml/xml";
 
 /** Elements that stand on lines of their own. */

@@ -1,9 +1,9 @@
 import type { DrawnItem } from "@/core/items/drawItem";
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
-import type { ExchangeItem } from "./exchangeItem";
+import type { ExchangeItem } from "../exchange/exchangeItem";
+import { numberLiteral } from "../exchange/literals";
 import type { WrittenPart } from "./kinds/qtiRoom";
 import { qtiRoomOf } from "./kinds/qtiRooms";
-import { numberLiteral } from "./literals";
 import { qtiName } from "./names";
 import { declaration, processing } from "./writeProcessing";
 import { paragraphs } from "./writeText";

@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from "fflate";
 import { drawItem } from "@/core/items/drawItem";
-import type { ExchangeItem, StandardName } from "./exchangeItem";
+import type { ExchangeItem, StandardName } from "../exchange/exchangeItem";
 import { qtiName } from "./names";
 import { readItem } from "./readItem";
 import { sourceText } from "./source";

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { drawItem } from "@/core/items/drawItem";
 import { ITEM_KINDS } from "@/core/items/itemKind";
-import type { ExchangeItem } from "@/formats/qti/exchangeItem";
+import type { ExchangeItem } from "@/formats/exchange/exchangeItem";
 import { readItem } from "@/formats/qti/readItem";
 import { writeItem } from "@/formats/qti/writeItem";
 import { presentNames } from "@/formats/qti/xml/presentNames";

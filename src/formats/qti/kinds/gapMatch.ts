@@ -1,4 +1,4 @@
-import { heldBraces } from "../braces";
+import { heldBraces } from "../../exchange/braces";
 import { ownId } from "../names";
 import { isXml, named, type Xml, type XmlNode } from "../xml/xml";
 import { joinedPieces, type Piece } from "./pieces";

@@ -1,7 +1,7 @@
 import { writeNumber } from "@/core/answers/writeNumber";
 import type { AxisBody, Crossing, PointBody } from "@/core/items/grid/body";
 import { rational } from "@/core/numeric/rational";
-import { isDecimal, literalValue, numberLiteral } from "../literals";
+import { isDecimal, literalValue, numberLiteral } from "../../exchange/literals";
 import { qtiName, responseName } from "../names";
 import { APART, gridPicture, MARGIN } from "../pictures/gridPicture";
 import { prompt } from "../writeText";

@@ -1,4 +1,4 @@
-import { heldBraces } from "../braces";
+import { heldBraces } from "../../exchange/braces";
 import { gapOfResponse, ownId, qtiName, responseName } from "../names";
 import { promptLine } from "../writeText";
 import { childrenOf, isXml, type XmlNode, xml } from "../xml/xml";

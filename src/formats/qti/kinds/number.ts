@@ -1,7 +1,7 @@
 import { writeNumber } from "@/core/answers/writeNumber";
 import type { NumberBody } from "@/core/items/number/body";
 import type { Rational } from "@/core/numeric/rational";
-import { isDecimal, literalValue, numberLiteral } from "../literals";
+import { isDecimal, literalValue, numberLiteral } from "../../exchange/literals";
 import { responseName } from "../names";
 import { promptLine } from "../writeText";
 import { xml } from "../xml/xml";

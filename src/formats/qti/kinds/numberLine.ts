@@ -1,7 +1,7 @@
 import { writeNumber } from "@/core/answers/writeNumber";
 import type { LineMark, LineMarkBody, NumberLineBody } from "@/core/items/numberLine/body";
 import { type Rational, rational } from "@/core/numeric/rational";
-import { isDecimal, literalValue, numberLiteral } from "../literals";
+import { isDecimal, literalValue, numberLiteral } from "../../exchange/literals";
 import { responseName } from "../names";
 import { prompt, promptLine } from "../writeText";
 import { xml } from "../xml/xml";

@@ -1,4 +1,4 @@
-import { numberLiteral } from "../literals";
+import { numberLiteral } from "../../exchange/literals";
 import { ownId, qtiName, responseName } from "../names";
 import { prompt } from "../writeText";
 import { named, xml } from "../xml/xml";

@@ -1,7 +1,7 @@
 import type { PartBody } from "@/core/items/itemBody";
 import type { ItemKind } from "@/core/items/itemKind";
 import type { DrawnOf } from "@/core/items/rooms";
-import type { ExchangeRemarkCode, Note } from "../exchangeItem";
+import type { ExchangeRemarkCode, Note } from "../../exchange/exchangeItem";
 import type { FoundResponse } from "../readProcessing";
 import type { WrittenResponse } from "../response";
 import type { Xml } from "../xml/xml";

@@ -1,5 +1,5 @@
 import type { PieceBody } from "@/core/items/selectWords/body";
-import { heldBraces } from "../braces";
+import { heldBraces } from "../../exchange/braces";
 import { ownId, qtiName, responseName } from "../names";
 import { prompt } from "../writeText";
 import { isXml, type XmlNode, xml } from "../xml/xml";

@@ -1,6 +1,6 @@
 import { writeNumber } from "@/core/answers/writeNumber";
 import { rational } from "@/core/numeric/rational";
-import { literalValue, numberLiteral } from "../literals";
+import { literalValue, numberLiteral } from "../../exchange/literals";
 import { qtiName, responseName } from "../names";
 import { partEdges, partsPicture, partsSize } from "../pictures/partsPicture";
 import { prompt } from "../writeText";

@@ -1,6 +1,6 @@
 import type { AlgebraForm } from "@/core/answers/algebra/writtenForm";
 import type { ShortTextBody } from "@/core/items/shortText/body";
-import { heldBraces } from "../braces";
+import { heldBraces } from "../../exchange/braces";
 import { responseName } from "../names";
 import { promptLine } from "../writeText";
 import { type Xml, xml } from "../xml/xml";

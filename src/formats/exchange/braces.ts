@@ -11,3 +11,10 @@ export const heldBraces = (text: string): string =>
 /** Words that fill the slots which stand for braces, where there are any. */
 export const braceWords = (hasBraces: boolean): Readonly<Record<string, string>> =>
   hasBraces ? { [WORDS["{"]]: "{", [WORDS["}"]]: "}" } : {};
+
+/**
+ * A text of an item with its braces as they are read.
+ * @example filledBraces("the set {leftBrace}1{rightBrace}") // "the set {1}"
+ */
+export const filledBraces = (text: string): string =>
+  text.replace(/\{(leftBrace|rightBrace)\}/g, (_, word: string) => (word === WORDS["{"] ? "{" : "}"));

@@ -69,3 +69,14 @@ export interface ExchangeRemark {
 
 /** Notes something about the item that is being read. */
 export type Note = (code: ExchangeRemarkCode, at?: string, line?: number) => void;
+
+/** One item of a file, or why it is none. */
+export interface ReadItem {
+  /** The document that it stands in, or the row of a sheet. */
+  readonly at: string;
+  readonly title: string;
+  readonly item: ExchangeItem | null;
+  readonly remarks: readonly ExchangeRemark[];
+  /** The document itself where not all of it was read; null where it was. */
+  readonly original: string | null;
+}
