@@ -1,11 +1,15 @@
-// Puts what item threads run into one file: started from its sources, a thread first compiles and loads a thousand of them.
+// Puts what threads run into one file each: started from its sources, a thread first compiles and loads a thousand of them.
 import { build } from "esbuild";
 
-await build({
-  entryPoints: ["src/server/runtime/itemWork.mjs"],
-  outfile: ".next/workers/itemWorker.mjs",
-  bundle: true,
-  platform: "node",
-  format: "esm",
-  logLevel: "warning",
-});
+const workers = { itemWorker: "itemWork", exchangeWorker: "exchangeWork" };
+for (const [worker, work] of Object.entries(workers))
+  await build({
+    entryPoints: [`src/server/runtime/${work}.mjs`],
+    outfile: `.next/workers/${worker}.mjs`,
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    // It is made of files that ask for others as they go.
+    external: ["exceljs"],
+    logLevel: "warning",
+  });

@@ -9,8 +9,8 @@ const files = (folder: string): string[] =>
     return statSync(path).isDirectory() ? files(path) : path.endsWith(".ts") ? [path] : [];
   });
 
-/** Names that packages and standards have given: a class of numbers, a grade, an error, a fault of a table. */
-const NAMES: readonly string[] = ["Fraction", "Other", "CoreError", "Quotes"];
+/** Names that packages and standards have given, and our own where a file says who wrote it. */
+const NAMES: readonly string[] = ["Fraction", "Other", "CoreError", "Quotes", "QTI Package", "Oxbow"];
 /** Words with a blank between them, a word with a capital, or something that begins and ends as sentences do. */
 const SAYS = /\p{L}{2,} [\p{L}“]|^\p{Lu}\p{Ll}{2,}$|^\p{Lu}.*\p{Ll}[.?!]$/u;
 
@@ -31,7 +31,14 @@ function sentencesIn(path: string, text: string): string[] {
   const visit = (node: ts.Node): void => {
     const part =
       ts.isStringLiteralLike(node) || ts.isTemplateHead(node) || ts.isTemplateMiddle(node) || ts.isTemplateTail(node);
-    if (part && SAYS.test(node.text) && !NAMES.includes(node.text) && !isThrown(node))
+    // A declaration of a document is none of words.
+    if (
+      part &&
+      !node.text.startsWith("<?xml ") &&
+      SAYS.test(node.text) &&
+      !NAMES.includes(node.text) &&
+      !isThrown(node)
+    )
       found.push(`${path}: ${node.text}`);
     ts.forEachChild(node, visit);
   };

@@ -7,6 +7,7 @@ import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { insertErasure } from "@/db/queries/students";
 import { makeBank, openBank } from "@/features/library/writes/banks";
 import { saveDraft } from "@/features/library/writes/drafts";
+import { beginItemImport } from "@/features/library/writes/importItems";
 import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
 import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
 import { beginImport } from "@/features/roster/writes/importRoster";
@@ -40,6 +41,8 @@ export interface Around {
   readonly bankRights: readonly { personId: string; schoolId: null; role: null; level: "use" }[];
   /** A draft in it. */
   readonly itemId: string;
+  /** A file of items on its way into it. */
+  readonly fileId: string;
 }
 
 export const ACTORS = [
@@ -103,6 +106,10 @@ export const bankOf = ({ bankId, schoolId, owner, bankRights }: Around): Subject
 const ofBank =
   (verb: string): Needs =>
   (at) => [[verb, bankOf(at)]];
+const ofFile: Needs = (at) => [
+  ["change", { kind: "draft", authorId: at.owner }],
+  ["change", bankOf(at)],
+];
 const ownAccount: Needs = (_, actor) => ["staff", ["change", { kind: "account", personId: actor.personId }]];
 const ownSchool: Needs = (_, actor) => [["manage", { kind: "school", schoolId: actor.schoolId }]];
 const itsSchool: Needs = ({ schoolId }) => [["manage", { kind: "school", schoolId }]];
@@ -467,6 +474,35 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: staff,
     call: ({ itemId }) => route("items/try", "POST", "/x", { body: JSON.stringify({ itemId, body: bodyWith() }) }),
   },
+  "POST api/items/files": {
+    needs: ofBank("change"),
+    call: ({ bankId }) => {
+      const body = new FormData();
+      body.set("file", new File([csv("Question,Answer\n2 + 2?,4")], "items.csv"));
+      body.set("bankId", bankId);
+      return route("items/files", "POST", "/x", { body });
+    },
+  },
+  "GET api/items/files/[draftId]": {
+    needs: ofFile,
+    call: ({ fileId }) => route("items/files/[draftId]", "GET", "/x", {}, { draftId: fileId }),
+  },
+  "library/chooseForImportAction": {
+    needs: ofFile,
+    call: ({ fileId, bankId }) => library("chooseForImportAction")({ draftId: fileId, bankId, skillId: null }),
+  },
+  "library/stopReadingItemsAction": {
+    needs: ofFile,
+    call: ({ fileId }) => library("stopReadingItemsAction")({ draftId: fileId }),
+  },
+  "library/applyItemImportAction": {
+    needs: ofFile,
+    call: ({ fileId }) => library("applyItemImportAction")({ draftId: fileId, fingerprint: "none" }),
+  },
+  "GET api/items/export": {
+    needs: ofBank("use"),
+    call: ({ bankId }) => route("items/export", "GET", `/x?bank=${bankId}&format=csv`, {}),
+  },
   "library/putBankAwayAction": {
     needs: ofBank("look-after"),
     call: ({ bankId }) => library("putBankAwayAction")({ bankId }),
@@ -638,6 +674,11 @@ export async function prepareEntries(): Promise<TestSchool> {
     const itemId = id();
     await makeBank(await school.teacher(owner), { id: bankId, name: "Bank" });
     await saveDraft(await school.teacher(owner), { itemId, bankId, revision: 0, body: bodyWith() });
+    const fileId = await beginItemImport(await school.teacher(owner), {
+      bankId,
+      fileName: "items.csv",
+      bytes: csv("Question,Answer\n2 + 2?,4"),
+    });
     const isOwn = place === "own class";
     if (isOwn) await openBank(await school.teacher(owner), { bankId, personId: "kim", level: "use" });
     const shares = await db.read.query.groupShares.findMany();
@@ -661,6 +702,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       bankId,
       bankRights: isOwn ? [{ personId: "kim", schoolId: null, role: null, level: "use" }] : [],
       itemId,
+      fileId,
     });
     if (place !== "own class") continue;
     const join = (personId: string, role: "co-teacher" | "substitute" | "specialist", untilDay: string | null) =>

@@ -66,6 +66,19 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     needs: (at) => ["staff", ["change", bankOf(at)]],
     params: ({ itemId }) => ({ ...ownDesk(), itemId }),
   },
+  [ofDesk("/library/items/bring-in")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/items/bring-in/[draftId]")]: {
+    needs: (at) => [
+      ["see", { kind: "draft", authorId: at.owner }],
+      ["change", bankOf(at)],
+    ],
+    params: ({ fileId }) => ({ ...ownDesk(), draftId: fileId }),
+  },
+  [ofDesk("/library/items/take-out")]: {
+    needs: (at) => ["staff", ["use", bankOf(at)]],
+    params: ownDesk,
+    search: ({ bankId }) => ({ bank: bankId }),
+  },
   [ofDesk("/library/worksheet")]: {
     needs: (at) => ["staff", ...ofClass()(at)],
     params: ownDesk,

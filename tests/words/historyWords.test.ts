@@ -143,6 +143,19 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   ],
   [{ kind: "item-put-into-use", facts: { line: "", version: 1 } }, "Put version 1 of an item into use"],
   [{ kind: "items-moved", facts: { items: 1, from: "A", to: "B" } }, "Moved 1 item from “A” to “B”"],
+  [
+    { kind: "items-imported", facts: { file: "boats.zip", to: "B", inUse: 3, drafts: 1, versions: 2 } },
+    "Brought 3 items into “B”, 1 draft, 2 new versions, from boats.zip",
+  ],
+  [
+    { kind: "items-imported", facts: { file: "", to: "B", inUse: 1, drafts: 0, versions: 0 } },
+    "Brought 1 item into “B”",
+  ],
+  [{ kind: "items-taken-out", facts: { items: 2, from: "", format: "package" } }, "Took 2 items out as a package"],
+  [
+    { kind: "items-taken-out", facts: { items: 2, from: "B", format: "xlsx" } },
+    "Took 2 items of “B” out as a workbook",
+  ],
   [{ kind: "items-copied", facts: { items: 3, to: "B" } }, "Copied 3 items to “B”"],
   [{ kind: "items-retired", facts: { items: 2 } }, "Retired 2 items"],
   [{ kind: "items-brought-back", facts: { items: 1 } }, "Brought 1 item back into use"],

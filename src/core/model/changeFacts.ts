@@ -101,6 +101,15 @@ export interface ChangeFacts {
   "item-put-into-use": { readonly line: string; readonly version: number };
   "items-moved": { readonly items: number; readonly from: string; readonly to: string };
   "items-copied": { readonly items: number; readonly to: string };
+  /** Without the file's name where the bank is restricted. */
+  "items-imported": {
+    readonly file: string;
+    readonly to: string;
+    readonly inUse: number;
+    readonly drafts: number;
+    readonly versions: number;
+  };
+  "items-taken-out": { readonly items: number; readonly from: string; readonly format: "package" | "csv" | "xlsx" };
   "items-retired": { readonly items: number };
   "items-brought-back": { readonly items: number };
   "note-kept": { readonly about: Noted; readonly shared: boolean };
@@ -167,6 +176,8 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "item-put-into-use": "library",
   "items-moved": "library",
   "items-copied": "library",
+  "items-imported": "library",
+  "items-taken-out": "export",
   "items-retired": "library",
   "items-brought-back": "library",
   "note-kept": "library",

@@ -4,6 +4,7 @@ import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import { insertMany, manyRows } from "../manyRows";
 import type { Queryable } from "../queryable";
 import { bankRights, banks } from "../schema/banks";
+import { itemOriginals } from "../schema/exchange";
 import type { RowChange } from "../schema/history";
 import { itemSkills, itemStandards, items, itemVersions } from "../schema/items";
 import { notes } from "../schema/notes";
@@ -46,6 +47,7 @@ const TABLES = {
   itemVersions,
   itemSkills,
   itemStandards,
+  itemOriginals,
   notes,
 } satisfies Record<string, Identified>;
 

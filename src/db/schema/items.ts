@@ -13,9 +13,11 @@ export const items = sqliteTable(
     /** The bank that it stands in; null for the stock that every school has. */
     bankId: text("bank_id").references(() => banks.id),
     authorId: text("author_id").references(() => people.id),
+    /** Its id in the file that it came from, by which it is known again; null for what was written here. */
+    outsideId: text("outside_id"),
     retiredAt: integer("retired_at"),
   },
-  (t) => [index("items_by_bank").on(t.bankId), index("items_by_author").on(t.authorId)],
+  (t) => [index("items_by_bank").on(t.bankId, t.outsideId), index("items_by_author").on(t.authorId)],
 );
 
 /** Skills and standards of an item, the first skill being the one that it stands under. */

@@ -3,6 +3,7 @@ import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
 import { bringBankBack, changeBank, closeBank, makeBank, openBank, putBankAway } from "./writes/banks";
 import { putIntoUse } from "./writes/drafts";
+import { applyItemImport, chooseForImport, stopReadingItems } from "./writes/importItems";
 import { bringItemsBack, copyItems, dropDraft, moveItems, retireItems } from "./writes/items";
 import { keepNote } from "./writes/notes";
 
@@ -48,4 +49,15 @@ export async function bringItemsBackAction(input: unknown): Done {
 }
 export async function keepNoteAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
   return runAction((context) => keepNote(context, input));
+}
+export async function chooseForImportAction(input: unknown): Promise<ActionResult<void>> {
+  return runAction((context) => chooseForImport(context, input));
+}
+export async function stopReadingItemsAction(input: unknown): Promise<ActionResult<void>> {
+  return runAction((context) => stopReadingItems(context, input));
+}
+export async function applyItemImportAction(
+  input: unknown,
+): Promise<ActionResult<{ changeId: string; bankId: string }>> {
+  return runAction((context) => applyItemImport(context, input));
 }

@@ -1,6 +1,10 @@
 import "server-only";
 import type { Context } from "@/server/runtime/context";
 import { saveDraft as save } from "./writes/drafts";
+import { beginItemImport as begin } from "./writes/importItems";
+import { takeOutItems as take } from "./writes/takeOutItems";
 
-/** What a route that writes calls of the library: a draft is kept at every pause of typing, which makes no page anew. */
+/** What routes that write call of the library: a draft is kept at every pause of typing, which makes no page anew; files come and go. */
 export const saveDraft = (context: Context, input: unknown) => save(context, input);
+export const beginItemImport = (context: Context, input: unknown) => begin(context, input);
+export const takeOutItems = (context: Context, input: unknown) => take(context, input);

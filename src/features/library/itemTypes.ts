@@ -87,6 +87,14 @@ export interface NotesView {
   }[];
 }
 
+/** A skill to be chosen from all of them. */
+export interface SkillChoice {
+  readonly id: string;
+  readonly name: string;
+  readonly grade: number;
+  readonly code: string;
+}
+
 /** What the editor starts from. */
 export interface EditorView {
   readonly itemId: string;
@@ -105,12 +113,7 @@ export interface EditorView {
     readonly skillIds: readonly string[];
     readonly standardIds: readonly string[];
   };
-  readonly skills: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly grade: number;
-    readonly code: string;
-  }[];
+  readonly skills: readonly SkillChoice[];
   readonly standards: readonly { readonly id: string; readonly code: string; readonly statement: string }[];
   readonly misconceptions: readonly { readonly id: string; readonly name: string }[];
 }

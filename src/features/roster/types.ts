@@ -64,11 +64,6 @@ export type ImportState =
     }
   | { readonly state: "ready"; readonly view: ImportView };
 
-/** What the page asks for while a file is read: nothing else, however often it asks. */
-export type ImportProgress =
-  | { readonly state: "reading"; readonly share: number; readonly what: string }
-  | { readonly state: "ended" };
-
 export interface ImportView {
   readonly draftId: string;
   readonly kind: "package" | "sheet";

@@ -1,39 +1,26 @@
-import type { ItemBody, PartBody } from "@/core/items/itemBody";
+import type { ExchangeRemark } from "@/core/items/exchangeRemark";
+import type { ItemBody } from "@/core/items/itemBody";
 import { braceWords, heldBraces } from "./braces";
-import type { ExchangeItem, ExchangeRemark } from "./exchangeItem";
-import { numberLiteral } from "./literals";
-import type { ItemCells } from "./rowOfItem";
+import type { ExchangeItem } from "./exchangeItem";
+import type { ItemCells } from "./itemCells";
+import { partOfCells } from "./partOfCells";
 
 export type RowReading =
   | { readonly item: ExchangeItem; readonly remarks: readonly ExchangeRemark[] }
   | { readonly item: null; readonly remarks: readonly ExchangeRemark[] };
 
-/** An item from a row; its kind is what the row says, or what its answers are: a choice where there are wrong ones, a number, or a text. */
+/** An item from a row, or why it is none. */
 export function itemOfRow(cells: ItemCells): RowReading {
-  const refused = (code: ExchangeRemark["code"], at?: string): RowReading => ({
-    item: null,
-    remarks: [{ code, ...(at === undefined ? {} : { at }) }],
-  });
+  const refused = (code: ExchangeRemark["code"]): RowReading => ({ item: null, remarks: [{ code }] });
   const answers = cells.answer
     .split("\n")
     .map((line) => line.trim())
     .filter((line) => line !== "");
-  const [first] = answers;
   if (cells.question.trim() === "") return refused("no-question");
-  if (first === undefined) return refused("no-key");
-  const kind = kindOf(cells, answers);
-  if (kind === null) return refused("kind-not-known", cells.kind);
-  if (kind === "choice" && answers.length > 1) return refused("several-keys");
-  if ((kind === "choice" || kind === "choices") && cells.wrong.length === 0) return refused("option-missing");
-  const number = numberLiteral(first);
-  if (kind === "number" && (number === null || answers.length > 1)) return refused("key-not-a-number", first);
+  if (answers.length === 0) return refused("no-key");
   const remarks: ExchangeRemark[] = [];
-  const part =
-    kind === "number"
-      ? numberPart(cells, number ?? first, remarks)
-      : kind === "text"
-        ? textPart(cells, answers)
-        : choicePart(cells, kind, answers);
+  const part = partOfCells(cells, answers, (code, at) => remarks.push({ code, at }));
+  if ("code" in part) return { item: null, remarks: [part] };
   const [stem, hint, solution] = [cells.question, cells.hint, cells.explanation].map(heldBraces);
   const hasBraces = /[{}]/.test(
     [cells.question, cells.hint, cells.explanation, cells.answer, ...cells.wrong.map(({ text }) => text)].join(""),
@@ -69,67 +56,3 @@ const listed = (cell: string): string[] =>
     .split(/[;\n|]/)
     .map((one) => one.trim())
     .filter((one) => one !== "");
-
-type Kind = "choice" | "choices" | "number" | "text";
-
-function kindOf({ kind, wrong }: ItemCells, answers: readonly string[]): Kind | null {
-  const said = kind.toLowerCase().replace(/[^a-z]/g, "");
-  if (/^(choices|multiplechoices|multipleresponse|severalchoices|multiselect)$/.test(said)) return "choices";
-  if (/^(choice|singlechoice|multiplechoice|mc)$/.test(said)) return answers.length > 1 ? "choices" : "choice";
-  if (/^(number|numeric|numerical)$/.test(said)) return "number";
-  if (/^(text|shorttext|word|words|shortanswer)$/.test(said)) return "text";
-  if (said !== "") return null;
-  if (wrong.length > 0) return answers.length > 1 ? "choices" : "choice";
-  return answers.length === 1 && numberLiteral(answers[0] ?? "") !== null ? "number" : "text";
-}
-
-function choicePart({ wrong }: ItemCells, kind: Kind, answers: readonly string[]): PartBody {
-  const options = [
-    ...answers.map((text) => ({ text: heldBraces(text), right: true as const })),
-    ...wrong.map(({ text, mistake }) => ({
-      text: heldBraces(text),
-      ...(mistake === "" ? {} : { misconceptionId: mistake }),
-    })),
-  ];
-  return {
-    id: "a",
-    kind: kind === "choice" ? "single-choice" : "multiple-choice",
-    options: options.map((option, place) => ({ id: String.fromCharCode(97 + place), ...option })),
-  };
-}
-
-function numberPart({ wrong, unit, tolerance }: ItemCells, answer: string, remarks: ExchangeRemark[]): PartBody {
-  const within = numberLiteral(tolerance);
-  if (tolerance !== "" && within === null) remarks.push({ code: "rule-not-read", at: tolerance });
-  const telling = wrong.flatMap(({ text, mistake }) => {
-    const value = numberLiteral(text);
-    if (value === null || mistake === "") remarks.push({ code: "rule-not-read", at: text });
-    return value === null || mistake === "" ? [] : [{ id: mistake, value }];
-  });
-  return {
-    id: "a",
-    kind: "number",
-    answer,
-    right: `x == ${answer}`,
-    ...(within === null || Number(within) <= 0 ? {} : { tolerance: within }),
-    misconceptions: telling,
-    ...(unit === "" ? {} : { unit: { word: heldBraces(unit), required: false } }),
-  };
-}
-
-function textPart({ wrong }: ItemCells, answers: readonly string[]): PartBody {
-  const [first = "", ...others] = answers.map(heldBraces);
-  return {
-    id: "a",
-    kind: "short-text",
-    accepted: [first, ...others],
-    misconceptions: wrong.flatMap(({ text, mistake }) =>
-      mistake === "" ? [] : [{ id: mistake, text: heldBraces(text) }],
-    ),
-    ignoreCase: true,
-    ignoreSpacing: true,
-    ignoreAccents: false,
-    ignorePunctuation: true,
-    spelling: "exact",
-  };
-}

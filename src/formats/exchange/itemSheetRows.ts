@@ -1,5 +1,5 @@
-import { type ItemColumn, MOST_WRONG } from "./itemColumns";
-import type { ItemCells } from "./rowOfItem";
+import { type ItemColumn, MOST_WRONG } from "@/core/items/itemColumn";
+import type { ItemCells } from "./itemCells";
 
 /** Headers and rows of a sheet of items; as many columns of wrong answers as any item needs. `nameOf` says what a column is called. */
 export function itemSheetRows(rows: readonly ItemCells[], nameOf: (column: ItemColumn) => string): string[][] {

@@ -1,10 +1,11 @@
+import type { ItemColumn } from "@/core/items/itemColumn";
 import { faultsOf } from "@/core/items/lookOver";
 import type { RosterRemark } from "@/core/roster/rosterRemark";
 import { readSheetFile } from "../table/readSheetFile";
 import type { ReadItem } from "./exchangeItem";
-import { type ItemColumn, itemColumns, optionColumns } from "./itemColumns";
+import type { ItemCells } from "./itemCells";
+import { itemColumns, optionColumns } from "./itemColumns";
 import { itemOfRow } from "./itemOfRow";
-import type { ItemCells } from "./rowOfItem";
 
 export type ItemSheetReading =
   | { readonly ok: false; readonly why: RosterRemark | "columns-not-known" }

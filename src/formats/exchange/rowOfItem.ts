@@ -1,16 +1,8 @@
 import type { ItemBody } from "@/core/items/itemBody";
+import { answerCells } from "./answerCells";
 import { filledBraces } from "./braces";
 import type { ExchangeItem } from "./exchangeItem";
-import { type ItemColumn, MOST_WRONG } from "./itemColumns";
-import { numberLiteral } from "./literals";
-
-/** A row of a sheet of items: what may stand several times is a list. */
-export type ItemCells = Readonly<Record<Exclude<ItemColumn, "wrong" | "mistake">, string>> & {
-  readonly wrong: readonly { readonly text: string; readonly mistake: string }[];
-};
-
-/** Kinds of items as sheets call them. */
-export const SHEET_KINDS = ["choice", "choices", "number", "text"] as const;
+import type { ItemCells } from "./itemCells";
 
 /**
  * An item as a row; null where a row can't say all of it: several parts, numbers that are drawn, tables and pictures, kinds other than choices,
@@ -25,7 +17,8 @@ export function rowOfItem({
   skillIds,
   standards,
 }: ExchangeItem): ItemCells | null {
-  const own = isPlain(body) ? answerCells(body) : null;
+  const [part] = body.parts;
+  const own = part && isPlain(body) ? answerCells(part) : null;
   if (!own) return null;
   const filled = (text: string) => filledBraces(text);
   return {
@@ -65,58 +58,3 @@ const isPlain = ({
   discrimination === undefined &&
   parts.length === 1 &&
   parts.every(({ prompt, points, skillIds }) => prompt === undefined && (points ?? 1) === 1 && skillIds === undefined);
-
-interface AnswerCells {
-  readonly kind: (typeof SHEET_KINDS)[number];
-  readonly answers: readonly string[];
-  readonly wrong: readonly { readonly text: string; readonly mistake: string }[];
-  readonly unit?: string;
-  readonly tolerance?: string;
-}
-
-function answerCells({ parts: [part] }: ItemBody): AnswerCells | null {
-  if (!part) return null;
-  if (part.kind === "single-choice" || part.kind === "multiple-choice") {
-    if (part.options.some(({ text }) => text === undefined || text.includes("\n"))) return null;
-    const wrong = part.options.filter(({ right }) => right !== true);
-    if (wrong.length > MOST_WRONG) return null;
-    return {
-      kind: part.kind === "single-choice" ? "choice" : "choices",
-      answers: part.options.flatMap(({ right, text }) => (right === true ? [text ?? ""] : [])),
-      wrong: wrong.map(({ text, misconceptionId }) => ({ text: text ?? "", mistake: misconceptionId ?? "" })),
-    };
-  }
-  if (part.kind === "number") {
-    const { answer, right, tolerance, anyRight, answerFormat, form, unit, misconceptions } = part;
-    const isKeyAlone = right === `x == ${answer}` && !anyRight && !answerFormat && !form && !unit?.required;
-    const numbers = [
-      answer,
-      ...(tolerance === undefined ? [] : [tolerance]),
-      ...misconceptions.map(({ value }) => value),
-    ];
-    if (!isKeyAlone || numbers.some((number) => numberLiteral(number) !== number) || misconceptions.length > MOST_WRONG)
-      return null;
-    return {
-      kind: "number",
-      answers: [answer],
-      wrong: misconceptions.map(({ id, value }) => ({ text: value, mistake: id })),
-      ...(unit ? { unit: unit.word } : {}),
-      ...(tolerance === undefined ? {} : { tolerance }),
-    };
-  }
-  if (part.kind === "short-text") {
-    const isUsual =
-      part.ignoreCase &&
-      part.ignoreSpacing &&
-      !part.ignoreAccents &&
-      part.ignorePunctuation &&
-      part.spelling === "exact";
-    if (!isUsual || part.notAccepted !== undefined || part.misconceptions.length > MOST_WRONG) return null;
-    return {
-      kind: "text",
-      answers: part.accepted,
-      wrong: part.misconceptions.map(({ id, text }) => ({ text, mistake: id })),
-    };
-  }
-  return null;
-}

@@ -1,6 +1,7 @@
+import type { ExchangeRemark } from "@/core/items/exchangeRemark";
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
 import { braceWords, heldBraces } from "../exchange/braces";
-import type { ExchangeItem, ExchangeRemark, Note } from "../exchange/exchangeItem";
+import type { ExchangeItem, Note } from "../exchange/exchangeItem";
 import { numberLiteral } from "../exchange/literals";
 import { findParts, isInteraction, type PartAt } from "./findParts";
 import { readGapMatch } from "./kinds/gapMatch";

@@ -1,7 +1,7 @@
+import type { ExchangeRemark, ExchangeRemarkCode, ItemFileProblem } from "@/core/items/exchangeRemark";
 import type { ItemBody } from "@/core/items/itemBody";
 import { faultsOf } from "@/core/items/lookOver";
-import type { RosterRemark } from "@/core/roster/rosterRemark";
-import type { ExchangeItem, ExchangeRemark, ExchangeRemarkCode, ReadItem } from "../exchange/exchangeItem";
+import type { ExchangeItem, ReadItem } from "../exchange/exchangeItem";
 import { readZip } from "../package/readZip";
 import { ownId } from "./names";
 import { readItem } from "./readItem";
@@ -12,14 +12,8 @@ import { presentNames } from "./xml/presentNames";
 import { readXml } from "./xml/readXml";
 import { childOf, childrenOf, named, rawText, type Xml } from "./xml/xml";
 
-export type PackageProblem =
-  | { readonly kind: "zip"; readonly remark: RosterRemark }
-  | { readonly kind: "no-manifest" | "no-items" }
-  | { readonly kind: "bad-manifest"; readonly line: number; readonly column: number }
-  | { readonly kind: "too-many-items"; readonly items: number; readonly most: number };
-
 export type PackageReading =
-  | { readonly ok: false; readonly why: PackageProblem }
+  | { readonly ok: false; readonly why: ItemFileProblem }
   | {
       readonly ok: true;
       /** Of the test that lists the items; empty where there is none. */
@@ -54,7 +48,7 @@ export function readPackage(
   if (at === undefined) return { ok: false, why: { kind: "no-manifest" } };
   const folder = at.slice(0, -"imsmanifest.xml".length);
   const manifest = readXml(zip.files.get(at) ?? new Uint8Array(), OF_A_MANIFEST);
-  if (!manifest.ok) return { ok: false, why: { kind: "bad-manifest", line: manifest.line, column: manifest.column } };
+  if (!manifest.ok) return { ok: false, why: { kind: "bad-manifest", line: manifest.line } };
   const resources = named(manifest.root, "resource");
   const wanted = resources.filter(({ attributes }) => ITEM.test(attributes.type ?? ""));
   if (wanted.length === 0) return { ok: false, why: { kind: "no-items" } };

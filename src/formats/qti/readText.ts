@@ -2,11 +2,34 @@ import type { Note } from "../exchange/exchangeItem";
 import { childrenOf, isXml, named, rawText, type Xml, type XmlNode } from "./xml/xml";
 
 /** Elements that stand on lines of their own. */
-const BLOCKS = new Set(
-  "p div h1 h2 h3 h4 h5 h6 ul ol li dl dt dd blockquote pre section article table tr figure figcaption address hr qti-content-body qti-stimulus-body".split(
-    " ",
-  ),
-);
+const BLOCKS = new Set([
+  "p",
+  "div",
+  "h1",
+  "h2",
+  "h3",
+  "h4",
+  "h5",
+  "h6",
+  "ul",
+  "ol",
+  "li",
+  "dl",
+  "dt",
+  "dd",
+  "blockquote",
+  "pre",
+  "section",
+  "article",
+  "table",
+  "tr",
+  "figure",
+  "figcaption",
+  "address",
+  "hr",
+  "qti-content-body",
+  "qti-stimulus-body",
+]);
 const EMPHASIS = new Set(["b", "big", "em", "i", "strong", "u", "mark", "small"]);
 const MEDIA = new Set(["audio", "video", "object", "svg", "canvas", "qti-media-interaction"]);
 const NEVER = new Set(["script", "style", "iframe", "embed", "link", "form", "input", "button", "meta"]);

@@ -39,9 +39,9 @@ async function run<Result>(task: object): Promise<Result> {
   }
 }
 
-/** Looks a version over in a thread of its own; refuses what takes too long. */
-export const lookItOver = (version: ItemVersion, draws: number): Promise<Look> =>
-  run({ version, draws, shown: VARIANTS_SHOWN });
+/** Looks a version over in a thread of its own, with so many variants to be seen; refuses what takes too long. */
+export const lookItOver = (version: ItemVersion, draws: number, shown = VARIANTS_SHOWN): Promise<Look> =>
+  run({ version, draws, shown });
 
 /** Starts a thread for somebody who is about to need one: the first takes seconds. */
 export const readyToLook = (): void =>

@@ -47,3 +47,12 @@ export function ButtonLink({
     </Link>
   );
 }
+
+/** A link to a file to keep: nothing of it is fetched beforehand. */
+export function FileLink({ look = "plain", size = "desk", children, href }: Common & { readonly href: string }) {
+  return (
+    <a href={href} download className={shape(look, size)}>
+      {children}
+    </a>
+  );
+}

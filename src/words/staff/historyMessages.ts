@@ -66,6 +66,10 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "item-put-into-use": "Put version {version} of an item into use{lineGiven, select, yes {: {line}} other {}}",
   "items-moved": "Moved {items, plural, one {# item} other {# items}} from “{from}” to “{to}”",
   "items-copied": "Copied {items, plural, one {# item} other {# items}} to “{to}”",
+  "items-imported":
+    "Brought {inUse, plural, =0 {no items} one {# item} other {# items}} into “{to}”{drafts, plural, =0 {} one {, # draft} other {, # drafts}}{versions, plural, =0 {} one {, # new version} other {, # new versions}}{fileGiven, select, no {} other {, from {file}}}",
+  "items-taken-out":
+    "Took {items, plural, one {# item} other {# items}}{fromGiven, select, no {} other { of “{from}”}} out as {format, select, package {a package} xlsx {a workbook} other {a sheet}}",
   "items-retired": "Retired {items, plural, one {# item} other {# items}}",
   "items-brought-back": "Brought {items, plural, one {# item} other {# items}} back into use",
   "note-kept": "Changed a note of one's own on {about, select, skill {a skill} other {an item}}",

@@ -32,10 +32,16 @@ export function BankPage({ view, base }: { readonly view: BankView; readonly bas
         sub={`Bank of ${view.owner}; ${view.ready} in use${view.drafts > 0 ? `, ${view.drafts === 1 ? "1 draft" : `${view.drafts} drafts`}` : ""}. You may ${LEVEL_WORDS[view.level]}.${view.isRestricted && view.restrictedUntil ? ` Restricted until ${dayWords(view.restrictedUntil)}: until then only those who look after it see its items.` : ""}`}
       >
         <ButtonLink href={`${base}/library/items?bank=${view.id}`}>See its items</ButtonLink>
+        {view.ready > 0 ? (
+          <ButtonLink href={`${base}/library/items/take-out?bank=${view.id}`}>Take it out</ButtonLink>
+        ) : null}
         {view.level === "use" ? null : (
-          <ButtonLink look="main" href={`${base}/library/items/new?bank=${view.id}`}>
-            Write an item
-          </ButtonLink>
+          <>
+            <ButtonLink href={`${base}/library/items/bring-in?bank=${view.id}`}>Bring items in</ButtonLink>
+            <ButtonLink look="main" href={`${base}/library/items/new?bank=${view.id}`}>
+              Write an item
+            </ButtonLink>
+          </>
         )}
       </PageHead>
       {looksAfter ? (

@@ -83,6 +83,7 @@ export function ItemFinder({ view, base }: { readonly view: FinderView; readonly
   return (
     <div className="px-5 py-4">
       <PageHead title="Library" sub="Items of the stock and of every bank that is open to you.">
+        <ButtonLink href={`${base}/library/items/bring-in`}>Bring items in</ButtonLink>
         <ButtonLink look="main" href={`${base}/library/items/new`}>
           Write an item
         </ButtonLink>
@@ -152,7 +153,7 @@ export function ItemFinder({ view, base }: { readonly view: FinderView; readonly
           </button>
         ) : null}
       </p>
-      <ItemsChosen items={picked} banks={view.ownBanks} clear={() => setChosen(new Set())} />
+      <ItemsChosen items={picked} banks={view.ownBanks} clear={() => setChosen(new Set())} base={base} />
       {items.length === 0 ? (
         <p className="text-[16px]">
           Nothing says that here. Take a word out of the sentence, or{" "}

@@ -53,6 +53,7 @@ export function ItemPageView({
         items={[view]}
         banks={view.ownBanks}
         clear={() => undefined}
+        base={base}
         isRetired={view.isRetired}
         withBundle={false}
       />

@@ -4,7 +4,7 @@ import { useBundle } from "@/client/bundle/bundle";
 import { sayDone, sayProblem } from "@/client/notices";
 import type { ActionResult } from "@/core/model/actionResult";
 import { undoAction } from "@/server/history/undoAction";
-import { Button } from "@/ui/primitives/Button";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { bringItemsBackAction, copyItemsAction, moveItemsAction, retireItemsAction } from "../actions";
 import type { BankName, ItemLine } from "../itemTypes";
@@ -14,12 +14,14 @@ export function ItemsChosen({
   items,
   banks,
   clear,
+  base,
   isRetired = false,
   withBundle = true,
 }: {
   readonly items: readonly ItemLine[];
   readonly banks: readonly BankName[];
   readonly clear: () => void;
+  readonly base: string;
   readonly isRetired?: boolean;
   /** Left out where the page offers the bundle itself. */
   readonly withBundle?: boolean;
@@ -81,6 +83,12 @@ export function ItemsChosen({
           ) : null}
         </>
       ) : null}
+      <ButtonLink
+        href={`${base}/library/items/take-out?items=${itemIds.map(encodeURIComponent).join("~")}`}
+        className="ml-3"
+      >
+        Take out
+      </ButtonLink>
       {mayChange ? (
         <Button
           onClick={() =>

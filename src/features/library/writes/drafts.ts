@@ -4,6 +4,7 @@ import { drawItem } from "@/core/items/drawItem";
 import type { ItemBody } from "@/core/items/itemBody";
 import { isItemKind } from "@/core/items/itemKind";
 import { lookedItem } from "@/core/items/lookOver";
+import { misconceptionsIn } from "@/core/items/mapMisconceptions";
 import {
   insertDraft,
   isGiven,
@@ -143,6 +144,9 @@ export async function putIntoUse(context: Context, raw: unknown): Promise<{ chan
   const { skillIds, standardIds } = found.alignment ?? { skillIds: [], standardIds: [] };
   if (found.alignment && skillIds.length === 0)
     throw new Refusal("invalid", "Choose the skill that the item is about: it is found, given and reported by it.");
+  const { misconceptions } = await libraryOf(runtime);
+  if (misconceptionsIn(found.body as ItemBody).some((id) => !misconceptions.has(id)))
+    throw new Refusal("invalid", "A wrong answer names a misconception that is not in the library. Choose it again.");
   return runtime.db.write(async (tx) => {
     const draft = await openDraft(tx, context, itemId, revision);
     const [item] = await itemsById(tx, [itemId]);

@@ -16,6 +16,7 @@ import { demand, demandStaff } from "@/server/access/demand";
 import type { StaffActor } from "@/server/access/policy";
 import { demandClasses, openClasses } from "@/server/access/subjects";
 import type { Context } from "@/server/runtime/context";
+import { type FileJob, fileJobs } from "@/server/runtime/fileJobs";
 import { Refusal } from "@/server/runtime/refusal";
 import { type ReadingProgress, readRosterFile } from "@/server/runtime/rosterReader";
 import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
@@ -23,8 +24,6 @@ import { type KnownRoster, knownRoster, sheetRecords } from "./knownRecords";
 
 /** Rows of a class's sheet, and of a school's. */
 const MOST_STUDENTS = { class: 400, school: 30_000 } as const;
-/** Finished previews that are kept for the next look at them. */
-const MOST_KEPT = 4;
 
 /** What a preview was made from and what came out of it. */
 export interface ReadyDraft {
@@ -34,24 +33,7 @@ export interface ReadyDraft {
   readonly preview: RosterPreview;
 }
 
-interface Job {
-  readonly fingerprint: string;
-  readonly controller: AbortController;
-  progress: ReadingProgress;
-  readonly done: Promise<ReadyDraft>;
-  result: ReadyDraft | null;
-  failure: unknown;
-}
-
-/** Jobs of each database in this process, by draft. */
-const JOBS = Symbol.for("oxbow.rosterJobs");
-
-/** They hang on the database itself: the page that shows a preview and the action that applies it are bundles of their own. */
-function jobsOf({ runtime }: Context): Map<string, Job> {
-  const holder: object & { [JOBS]?: Map<string, Job> } = runtime.db;
-  holder[JOBS] ??= new Map();
-  return holder[JOBS];
-}
+const jobs = fileJobs<ReadyDraft, ReadingProgress>("roster");
 
 /** The draft, when the actor may go on with it. */
 export async function openDraft(db: Queryable, context: Context, draftId: string): Promise<RosterDraftRow> {
@@ -90,43 +72,19 @@ export async function fingerprintOf(
 }
 
 /** Starts reading the draft's file, or goes on with what is being read or was read already. */
-export async function jobOf(context: Context, draft: RosterDraftRow): Promise<Job> {
+export async function jobOf(context: Context, draft: RosterDraftRow): Promise<FileJob<ReadyDraft, ReadingProgress>> {
   const staff = demandStaff(context.actor);
   const { runtime } = context;
-  const fingerprint = await fingerprintOf(runtime.db.read, staff, draft, await todayOf(runtime, draft.schoolId));
-  const jobs = jobsOf(context);
-  const running = jobs.get(draft.id);
-  if (running?.fingerprint === fingerprint && !running.controller.signal.aborted) return running;
-  running?.controller.abort();
-  const controller = new AbortController();
-  const progress = { share: 0, what: remark("looking-at-roster") };
-  const job: Job = {
-    fingerprint,
-    controller,
-    progress,
-    result: null,
-    failure: null,
-    done: read(context, staff, draft, controller.signal, (at) => {
-      job.progress = at;
-    }),
-  };
-  jobs.delete(draft.id);
-  jobs.set(draft.id, job);
-  job.done.then(
-    (result) => {
-      job.result = result;
-    },
-    (error: unknown) => {
-      job.failure = error;
-    },
-  );
-  for (const [id, old] of jobs) if (jobs.size > MOST_KEPT && (old.result || old.failure)) jobs.delete(id);
-  return job;
+  return jobs.start(runtime, {
+    draftId: draft.id,
+    fingerprint: await fingerprintOf(runtime.db.read, staff, draft, await todayOf(runtime, draft.schoolId)),
+    atFirst: { share: 0, what: remark("looking-at-roster") },
+    read: (signal, progress) => read(context, staff, draft, signal, progress),
+  });
 }
 
-export function stopJob(context: Context, draftId: string): void {
-  jobsOf(context).get(draftId)?.controller.abort();
-  jobsOf(context).delete(draftId);
+export function stopJob({ runtime }: Context, draftId: string): void {
+  jobs.stop(runtime, draftId);
 }
 
 async function read(

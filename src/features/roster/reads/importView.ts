@@ -1,21 +1,21 @@
 import "server-only";
+import type { ReadingNow } from "@/client/useReading";
 import type { RosterEntry } from "@/core/roster/rosterEntry";
 import type { RosterRemark } from "@/core/roster/rosterRemark";
 import { classesById } from "@/db/queries/people";
 import type { RosterPreview } from "@/formats/roster/previewRoster";
 import type { Context } from "@/server/runtime/context";
+import { waitAMoment } from "@/server/runtime/fileJobs";
 import { Refusal } from "@/server/runtime/refusal";
 import type { ReadingProgress } from "@/server/runtime/rosterReader";
 import { gradeWords } from "@/words/staff/gradeWords";
 import { remarkWords, sameWords } from "@/words/staff/rosterWords";
-import type { EntryPage, EntryView, ImportProgress, ImportState, ImportView } from "../types";
+import type { EntryPage, EntryView, ImportState, ImportView } from "../types";
 import { isApplied, jobOf, openDraft, type ReadyDraft } from "./drafts";
 
 const FAULTS_SHOWN = 300;
 const LIKELY_SHOWN = 100;
 const ENTRIES_A_PAGE = 100;
-/** How long a first look waits, so that small files need no second one. */
-const PATIENCE_MILLISECONDS = 1_200;
 
 /** Where the reading of a draft stands, or what it would change. */
 export async function importState(context: Context, draftId: string): Promise<ImportState> {
@@ -24,10 +24,7 @@ export async function importState(context: Context, draftId: string): Promise<Im
   if (await isApplied(db, draft))
     return { state: "applied", draftId, fileName: draft.fileName, className: await classNameOf(context, draft) };
   const job = await jobOf(context, draft);
-  await Promise.race([
-    job.done.catch(() => null),
-    new Promise((resolve) => setTimeout(resolve, PATIENCE_MILLISECONDS)),
-  ]);
+  await waitAMoment(job);
   if (job.failure) return { state: "failed", message: wordsOf(job.failure) };
   if (!job.result) return { state: "reading", ...progressOf(job) };
   const { preview } = job.result;
@@ -37,7 +34,7 @@ export async function importState(context: Context, draftId: string): Promise<Im
 }
 
 /** How far the reading of a draft has come; once it has ended, the page itself is made anew. */
-export async function importProgress(context: Context, draftId: string): Promise<ImportProgress> {
+export async function importProgress(context: Context, draftId: string): Promise<ReadingNow> {
   const db = context.runtime.db.read;
   const draft = await openDraft(db, context, draftId);
   if (await isApplied(db, draft)) return { state: "ended" };

@@ -1,38 +1,14 @@
 "use client";
 import { useRouter } from "next/navigation";
-import useSWR from "swr";
+import { useReading } from "@/client/useReading";
 import { useRun } from "@/client/useRun";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Progress } from "@/ui/primitives/Progress";
 import { stopReadingAction } from "../actions";
-import type { ImportProgress, ImportState } from "../types";
+import type { ImportState } from "../types";
 import { ImportDifference } from "./ImportDifference";
-
-const ASK_AGAIN_MILLISECONDS = 400;
-const LOOK_AGAIN_MILLISECONDS = 2_000;
-
-async function ask(address: string): Promise<ImportProgress> {
-  const response = await fetch(address);
-  return response.ok ? await response.json() : { state: "ended" };
-}
-
-/** How far the reading of a file is; once it has ended, the page itself is made anew. Out of reach for a moment, it is asked again. */
-function useProgress(draftId: string, start: ImportState): ImportProgress | undefined {
-  const router = useRouter();
-  const address = start.state === "reading" ? `/api/roster/drafts/${encodeURIComponent(draftId)}` : null;
-  const { data } = useSWR(address, ask, {
-    // The page may be read anew and find another reading under way, since the roster changed.
-    refreshInterval: (latest) => (latest?.state === "ended" ? LOOK_AGAIN_MILLISECONDS : ASK_AGAIN_MILLISECONDS),
-    errorRetryInterval: ASK_AGAIN_MILLISECONDS,
-    dedupingInterval: 0,
-    onSuccess: (latest) => {
-      if (latest.state === "ended") router.refresh();
-    },
-  });
-  return data;
-}
 
 /** A roster file from being read to having been applied. */
 export function ImportPage({
@@ -46,7 +22,7 @@ export function ImportPage({
 }) {
   const router = useRouter();
   const run = useRun(undoAction);
-  const progress = useProgress(draftId, start);
+  const progress = useReading(start.state === "reading" ? `/api/roster/drafts/${encodeURIComponent(draftId)}` : null);
   const state = start.state === "reading" && progress?.state === "reading" ? progress : start;
   if (state.state === "ready") return <ImportDifference view={state.view} base={base} />;
   return (

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { type FormEvent, useRef, useState } from "react";
+import { useState } from "react";
+import { useUpload } from "@/client/useUpload";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { Problem } from "@/ui/primitives/Field";
@@ -22,32 +23,9 @@ export function ImportStart({
 }) {
   const router = useRouter();
   const [target, setTarget] = useState(startWith);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [sent, setSent] = useState<number | null>(null);
-  const request = useRef<XMLHttpRequest | null>(null);
-  const send = (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    setProblem(null);
-    setSent(0);
-    const upload = new XMLHttpRequest();
-    request.current = upload;
-    upload.upload.onprogress = ({ loaded, total }) => setSent(loaded / Math.max(1, total));
-    upload.onload = () => {
-      const reply = JSON.parse(upload.responseText || "{}") as { draftId?: string; message?: string };
-      if (upload.status === 200 && reply.draftId) router.push(`${base}/roster/import/${reply.draftId}`);
-      else {
-        setSent(null);
-        setProblem(reply.message ?? "The file could not be sent. Please try again.");
-      }
-    };
-    upload.onerror = () => {
-      setSent(null);
-      setProblem("The connection was lost while the file was sent. Nothing was changed; send it again.");
-    };
-    upload.onabort = () => setSent(null);
-    upload.open("POST", "/api/roster/drafts");
-    upload.send(new FormData(event.currentTarget));
-  };
+  const { sent, problem, send, stop } = useUpload<{ readonly draftId: string }>("/api/roster/drafts", ({ draftId }) =>
+    router.push(`${base}/roster/import/${draftId}`),
+  );
   return (
     <form className="max-w-2xl px-5 py-4 text-[15px]" onSubmit={send}>
       <PageHead
@@ -105,7 +83,7 @@ export function ImportStart({
           <Button look="main" type="submit" disabled={sent !== null}>
             {sent === null ? "Show what would change" : `Sending, ${Math.round(sent * 100)} %`}
           </Button>
-          {sent !== null ? <Button onClick={() => request.current?.abort()}>Stop</Button> : null}
+          {sent !== null ? <Button onClick={stop}>Stop</Button> : null}
         </div>
       </div>
     </form>

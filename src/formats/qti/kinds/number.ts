@@ -16,6 +16,8 @@ const written = (expression: string, value: Rational): string =>
 
 /** A number to be written: a box within a line, compared as a number, or letter by letter where it is a fraction. */
 export const number: QtiRoom<"number"> = {
+  isNarrower: ({ anyRight, answerFormat, unit }) =>
+    anyRight === true || unit !== undefined || answerFormat === "fraction" || answerFormat === "mixed",
   write: (part, drawn, { id, prompt }) => {
     const name = responseName(id);
     const key = written(part.answer, drawn.key);

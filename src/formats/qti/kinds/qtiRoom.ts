@@ -1,7 +1,8 @@
+import type { ExchangeRemarkCode } from "@/core/items/exchangeRemark";
 import type { PartBody } from "@/core/items/itemBody";
 import type { ItemKind } from "@/core/items/itemKind";
 import type { DrawnOf } from "@/core/items/rooms";
-import type { ExchangeRemarkCode, Note } from "../../exchange/exchangeItem";
+import type { Note } from "../../exchange/exchangeItem";
 import type { FoundResponse } from "../readProcessing";
 import type { WrittenResponse } from "../response";
 import type { Xml } from "../xml/xml";
@@ -42,6 +43,8 @@ export class Unreadable extends Error {
 export interface QtiRoom<Kind extends ItemKind> {
   /** Names of what is drawn (a picture) begin with `name`. */
   readonly write: (part: PartOf<Kind>, drawn: DrawnOf[Kind], frame: WriteFrame) => WrittenPart;
+  /** Whether other programs take fewer answers for right than are right here; they never do unless stated. */
+  readonly isNarrower?: (part: PartOf<Kind>) => boolean;
   /** What the kind needs of the part. Throws `Unreadable` where there is no key, or one that is none. */
   readonly read: (found: FoundPart) => Omit<PartOf<Kind>, "id" | "prompt" | "points" | "skillIds">;
 }

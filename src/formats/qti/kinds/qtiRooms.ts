@@ -30,8 +30,12 @@ const ROOMS = {
 
 interface AnyRoom {
   readonly write: (part: PartBody, drawn: unknown, frame: WriteFrame) => WrittenPart;
+  readonly isNarrower?: (part: PartBody) => boolean;
   readonly read: (found: FoundPart) => PartBody;
 }
 
 /** The room of a kind; part and drawn part are always of that same kind. */
 export const qtiRoomOf = (kind: ItemKind): AnyRoom => ROOMS[kind] as unknown as AnyRoom;
+
+/** Whether other programs take fewer answers to a part for right than are right here. */
+export const isNarrowerElsewhere = (part: PartBody): boolean => qtiRoomOf(part.kind).isNarrower?.(part) ?? false;

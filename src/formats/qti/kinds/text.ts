@@ -15,6 +15,8 @@ const box = (name: string, prompt: string | null, data: Readonly<Record<string, 
 
 /** A word or a phrase: every writing that counts is an entry of the mapping; what is told apart beyond that is said beside. */
 export const shortText: QtiRoom<"short-text"> = {
+  isNarrower: ({ ignoreSpacing, ignoreAccents, ignorePunctuation, spelling }) =>
+    ignoreSpacing || ignoreAccents || ignorePunctuation || spelling === "lenient",
   write: (part, drawn, { id, prompt }) => {
     const name = responseName(id);
     const { rule } = drawn;
@@ -80,6 +82,7 @@ export const shortText: QtiRoom<"short-text"> = {
 
 /** An expression: elsewhere only its own writing is right, here any that means the same. */
 export const expression: QtiRoom<"expression"> = {
+  isNarrower: () => true,
   write: (part, drawn, { id, prompt }) => {
     const name = responseName(id);
     return {

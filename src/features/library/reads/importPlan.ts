@@ -1,0 +1,166 @@
+import "server-only";
+import { createHash } from "node:crypto";
+import { groupBy } from "@/core/collections/groupBy";
+import type { ExchangeRemark, ImportRemarkCode } from "@/core/items/exchangeRemark";
+import type { ItemBody } from "@/core/items/itemBody";
+import { mapMisconceptions } from "@/core/items/mapMisconceptions";
+import { knownInBank, standardsByName } from "@/db/queries/itemExchange";
+import type { VersionRow } from "@/db/queries/items";
+import type { LibraryDraftRow } from "@/db/queries/libraryDrafts";
+import type { Queryable } from "@/db/queryable";
+import type { ItemAlignment } from "@/db/schema/items";
+import type { ExchangeItem } from "@/formats/exchange/exchangeItem";
+import { rowOfItem } from "@/formats/exchange/rowOfItem";
+import { sameContent } from "@/formats/qti/source";
+import { type Library, libraryOf } from "@/server/library/library";
+import type { Context } from "@/server/runtime/context";
+import type { LookedRead } from "./itemDrafts";
+
+/** What becomes of an item of a file. */
+export type Fate = "in-use" | "draft" | "new-version" | "unchanged" | "left-out";
+
+type PlanRemark = ExchangeRemark | { readonly code: ImportRemarkCode; readonly at?: string };
+
+export interface PlannedItem {
+  readonly read: LookedRead;
+  readonly item: ExchangeItem | null;
+  readonly fate: Fate;
+  readonly alignment: ItemAlignment;
+  readonly remarks: readonly PlanRemark[];
+  /** The item that it is a further version of. */
+  readonly known: { readonly itemId: string; readonly version: VersionRow } | null;
+}
+
+export interface ImportPlan {
+  readonly items: readonly PlannedItem[];
+  /** Changes when anything that would be done does. */
+  readonly fingerprint: string;
+}
+
+/** What becomes of every item of a file as things stand now: what is there already, under which skill each comes, what keeps it from use. */
+export async function importPlan(
+  { runtime }: Context,
+  db: Queryable,
+  draft: LibraryDraftRow & { readonly bankId: string },
+  reads: readonly LookedRead[],
+): Promise<ImportPlan> {
+  const items = reads.flatMap(({ item }) => item ?? []);
+  const names = items.flatMap(({ standards }) => standards);
+  const [library, known, standards] = await Promise.all([
+    libraryOf(runtime),
+    knownInBank(
+      db,
+      draft.bankId,
+      items.map(({ id }) => id),
+    ),
+    standardsByName(
+      db,
+      names.map(({ code }) => code),
+      names.flatMap(({ caseId }) => caseId ?? []),
+    ),
+  ]);
+  const knownById = new Map(known.flatMap((one) => [[one.outsideId ?? one.id, one] as const, [one.id, one] as const]));
+  const around: Around = {
+    library,
+    skillNames: new Map(
+      library.skills.flatMap(({ id, name }) => [[id, id] as const, [name.toLowerCase(), id] as const]),
+    ),
+    mistakes: new Map(
+      [...library.misconceptions.values()].flatMap(({ id, name }) => [
+        [id, id] as const,
+        [name.toLowerCase(), id] as const,
+      ]),
+    ),
+    byCode: groupBy(standards, ({ code }) => code),
+    byCaseId: groupBy(standards, ({ caseId }) => caseId ?? ""),
+    defaultSkill: draft.skillId,
+  };
+  const planned = reads.map((read) => plannedItem(read, knownById.get(read.item?.id ?? ""), around));
+  const fingerprint = createHash("sha256")
+    .update(JSON.stringify(planned.map(({ fate, alignment, known: old }) => [fate, alignment, old?.version.id])))
+    .digest("base64url")
+    .slice(0, 20);
+  return { items: planned, fingerprint };
+}
+
+interface Around {
+  readonly library: Library;
+  readonly skillNames: ReadonlyMap<string, string>;
+  readonly mistakes: ReadonlyMap<string, string>;
+  readonly byCode: ReadonlyMap<string, readonly { readonly id: string; readonly skillId: string | null }[]>;
+  readonly byCaseId: Around["byCode"];
+  readonly defaultSkill: string | null;
+}
+
+type Known = Awaited<ReturnType<typeof knownInBank>>[number];
+
+function plannedItem(read: LookedRead, known: Known | undefined, around: Around): PlannedItem {
+  const none: ItemAlignment = { skillIds: [], standardIds: [] };
+  if (!read.item) return { read, item: null, fate: "left-out", alignment: none, remarks: read.remarks, known: null };
+  const remarks: PlanRemark[] = [...read.remarks];
+  const body = withKnownMistakes(read.item.body, around, remarks);
+  const alignment = alignmentOf(read.item, around, remarks);
+  const item = { ...read.item, body };
+  const old = known ? { itemId: known.id, version: known.version } : null;
+  const done = (fate: Fate): PlannedItem => ({ read, item, fate, alignment, remarks, known: old });
+  if (known && saysTheSame(item, known)) return done("unchanged");
+  if (known?.version.status === "draft") {
+    remarks.unshift({ code: "has-open-draft" });
+    return done("left-out");
+  }
+  if (read.isTooSlow || read.failed > 0) remarks.unshift({ code: read.isTooSlow ? "takes-too-long" : "does-not-draw" });
+  if (read.failed > 0) return known ? done("left-out") : done("draft");
+  if (known) return done("new-version");
+  if (alignment.skillIds.length > 0) return done("in-use");
+  remarks.unshift({ code: "no-skill" });
+  return done("draft");
+}
+
+/** A row says the same where what it can say is the same: ids of options are not among it. */
+function saysTheSame(item: ExchangeItem, { version }: Known): boolean {
+  const rest = { depth: item.depth, calculator: item.calculator, language: item.language };
+  const isSame = sameContent(rest, {
+    depth: version.depth,
+    calculator: version.calculator,
+    language: version.language,
+  });
+  if (isSame && sameContent(item.body, version.body)) return true;
+  const [one, other] = [item, { ...item, ...rest, body: version.body as ItemBody }].map(rowOfItem);
+  return isSame && one !== null && sameContent(one, other);
+}
+
+function withKnownMistakes(body: ItemBody, { mistakes }: Around, remarks: PlanRemark[]): ItemBody {
+  return mapMisconceptions(body, (id) => {
+    const found = mistakes.get(id) ?? mistakes.get(id.toLowerCase()) ?? null;
+    if (found === null && !remarks.some(({ code, at }) => code === "mistake-not-known" && at === id))
+      remarks.push({ code: "mistake-not-known", at: id });
+    return found;
+  });
+}
+
+/** Skills that it names, or that its standards lead to, or the one chosen for the whole file. */
+function alignmentOf(item: ExchangeItem, around: Around, remarks: PlanRemark[]): ItemAlignment {
+  const skillIds = new Set<string>();
+  const standardIds = new Set<string>();
+  for (const name of item.skillIds) {
+    const id = around.skillNames.get(name) ?? around.skillNames.get(name.toLowerCase());
+    if (id === undefined) remarks.push({ code: "no-such-skill", at: name });
+    else skillIds.add(id);
+  }
+  const led = new Set<string>();
+  for (const { code, caseId } of item.standards) {
+    const found = (caseId === null ? undefined : around.byCaseId.get(caseId)) ?? around.byCode.get(code);
+    if (!found) remarks.push({ code: "no-such-standard", at: code });
+    for (const { id, skillId } of found ?? []) {
+      standardIds.add(id);
+      if (skillId !== null) led.add(skillId);
+    }
+  }
+  if (skillIds.size === 0) for (const id of [...led].slice(0, 1)) skillIds.add(id);
+  if (skillIds.size === 0 && around.defaultSkill !== null) skillIds.add(around.defaultSkill);
+  // Standards of its skills are the item's without being said again.
+  const known = new Set([...skillIds].filter((id) => around.library.skills.some((skill) => skill.id === id)));
+  const own = [...around.byCode.values()].flat().filter(({ skillId }) => skillId !== null && known.has(skillId));
+  const covered = new Set(own.map(({ id }) => id));
+  return { skillIds: [...known], standardIds: [...standardIds].filter((id) => !covered.has(id)) };
+}

@@ -1,0 +1,73 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useReading } from "@/client/useReading";
+import { useRun } from "@/client/useRun";
+import { undoAction } from "@/server/history/undoAction";
+import { PageHead } from "@/ui/layout/PageHead";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { Progress } from "@/ui/primitives/Progress";
+import { stopReadingItemsAction } from "../actions";
+import type { ItemImportState } from "../exchangeTypes";
+import { BringInDifference } from "./BringInDifference";
+
+/** A file of items from being read to having come in. */
+export function BringInPage({
+  draftId,
+  start,
+  base,
+}: {
+  readonly draftId: string;
+  readonly start: ItemImportState;
+  readonly base: string;
+}) {
+  const router = useRouter();
+  const run = useRun(undoAction);
+  const progress = useReading(start.state === "reading" ? `/api/items/files/${encodeURIComponent(draftId)}` : null);
+  const state = start.state === "reading" && progress?.state === "reading" ? progress : start;
+  if (state.state === "ready") return <BringInDifference view={state.view} base={base} />;
+  const again = `${base}/library/items/bring-in`;
+  return (
+    <div className="max-w-2xl px-5 py-4 text-[15px]">
+      {state.state === "reading" ? (
+        <div role="status">
+          <PageHead title="Reading the file" sub="Nothing has changed yet." />
+          <p className="mb-4">
+            <Progress share={state.share} words={`${Math.round(state.share * 100)} %, ${state.what}`} />
+          </p>
+          <Button
+            onClick={() =>
+              run(
+                () => stopReadingItemsAction({ draftId }),
+                "Stopped. Nothing was changed.",
+                () => router.push(again),
+              )
+            }
+          >
+            Stop reading
+          </Button>
+        </div>
+      ) : state.state === "failed" ? (
+        <div role="alert">
+          <PageHead title={`${state.fileName} can't be used as it is`} sub="Nothing was changed." />
+          <p className="border-clay mb-5 border-l-4 pl-3">{state.message}</p>
+          <div className="flex gap-2">
+            <ButtonLink look="main" href={again}>
+              Choose another file
+            </ButtonLink>
+            <Button onClick={() => router.refresh()}>Read it once more</Button>
+          </div>
+        </div>
+      ) : (
+        <div>
+          <PageHead title={`${state.fileName} came in`} sub={`Into “${state.bank.name}”.`} />
+          <div className="flex gap-2">
+            <ButtonLink look="main" href={`${base}/library/items?bank=${state.bank.id}&order=newest`}>
+              See the items
+            </ButtonLink>
+            <ButtonLink href={`${base}/history`}>History, to undo it</ButtonLink>
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,224 @@
+import "server-only";
+import { mixed, object, string } from "yup";
+import { banksById } from "@/db/queries/banks";
+import {
+  forgetLibraryDrafts,
+  insertLibraryDraft,
+  type LibraryDraftRow,
+  updateLibraryDraft,
+} from "@/db/queries/libraryDrafts";
+import { added } from "@/db/queries/rowChanges";
+import type { Queryable } from "@/db/queryable";
+import type { RowChange } from "@/db/schema/history";
+import { itemFileKind } from "@/formats/exchange/readItemFile";
+import { bankSubject, demandBank } from "@/server/access/bankSubject";
+import { demandStaff } from "@/server/access/demand";
+import { contentHash } from "@/server/content/contentHash";
+import { recordBigChange } from "@/server/history/bigChange";
+import { libraryOf } from "@/server/library/library";
+import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
+import { validated } from "@/server/runtime/validated";
+import { importPlan, type PlannedItem } from "../reads/importPlan";
+import { isApplied, itemJobOf, openItemDraft, stopItemJob } from "../reads/itemDrafts";
+
+const MOST_BYTES = 60_000_000;
+/** Files are kept so long after they came; of those that wait, so many a person. */
+const KEPT_MILLISECONDS = 30 * 86_400_000;
+const MOST_WAITING = 9;
+
+const upload = object({
+  bankId: string().required("Choose the bank that the items go into."),
+  skillId: string().nullable().default(null),
+  fileName: string().max(200).required(),
+  bytes: mixed<Uint8Array>((value): value is Uint8Array => value instanceof Uint8Array).required(
+    "Choose a file first.",
+  ),
+});
+
+/** Keeps a file of items as a draft; nothing in the library changes. Returns the draft's id. */
+export async function beginItemImport(context: Context, input: unknown): Promise<string> {
+  const staff = demandStaff(context.actor);
+  const { bankId, skillId, fileName, bytes } = validated(upload, input);
+  if (bytes.length === 0) throw new Refusal("invalid", "The file is empty. Choose a package or a sheet of items.");
+  if (bytes.length > MOST_BYTES)
+    throw new Refusal(
+      "invalid",
+      `The file is larger than ${MOST_BYTES / 1_000_000} MB. Split it, or leave pictures out.`,
+    );
+  await demandBank(context, "change", bankId);
+  const { runtime } = context;
+  if (skillId !== null) (await libraryOf(runtime)).skill(skillId);
+  const id = runtime.newId();
+  await runtime.db.write(async (tx) => {
+    await insertLibraryDraft(tx, {
+      id,
+      ownerId: staff.personId,
+      schoolId: staff.schoolId,
+      kind: itemFileKind(bytes),
+      bankId,
+      skillId,
+      fileName,
+      bytes: Buffer.from(bytes),
+      createdAt: runtime.now(),
+    });
+    await forgetLibraryDrafts(tx, {
+      ownerId: staff.personId,
+      before: runtime.now() - KEPT_MILLISECONDS,
+      mostWaiting: MOST_WAITING,
+    });
+  });
+  return id;
+}
+
+const choice = object({
+  draftId: string().required(),
+  bankId: string().required("Choose a bank."),
+  skillId: string().nullable().defined(),
+});
+
+/** Says where the items go, and under which skill those stand that say nothing themselves. */
+export async function chooseForImport(context: Context, input: unknown): Promise<void> {
+  const { draftId, bankId, skillId } = validated(choice, input);
+  if (skillId !== null) (await libraryOf(context.runtime)).skill(skillId);
+  await context.runtime.db.write(async (tx) => {
+    await unappliedDraft(tx, context, draftId);
+    await demandBank(context, "change", bankId, tx);
+    await updateLibraryDraft(tx, draftId, { bankId, skillId });
+  });
+}
+
+async function unappliedDraft(tx: Queryable, context: Context, draftId: string) {
+  const draft = await openItemDraft(tx, context, draftId);
+  if (await isApplied(tx, draft))
+    throw new Refusal("conflict", "These items are in the library already. That can be undone from the history.");
+  return draft;
+}
+
+const one = object({ draftId: string().required() });
+
+/** Stops reading a file that takes too long. It stays; reading begins anew when it is opened. */
+export async function stopReadingItems(context: Context, input: unknown): Promise<void> {
+  const { draftId } = validated(one, input);
+  await openItemDraft(context.runtime.db.read, context, draftId);
+  stopItemJob(context, draftId);
+}
+
+const applyInput = object({ draftId: string().required(), fingerprint: string().required() });
+
+/** Takes the items of a file into the library as they were looked at, whole or not at all and as one entry of the history. */
+export async function applyItemImport(context: Context, input: unknown): Promise<{ changeId: string; bankId: string }> {
+  const staff = demandStaff(context.actor);
+  const { draftId, fingerprint } = validated(applyInput, input);
+  const { runtime } = context;
+  const before = await openItemDraft(runtime.db.read, context, draftId);
+  // Sent twice, it is applied once.
+  if (await isApplied(runtime.db.read, before)) return { changeId: before.changeId ?? "", bankId: before.bankId };
+  const file = await itemJobOf(context, before).done;
+  if (!file.ok) throw new Refusal("invalid", "This file can't be read. Choose another one.");
+  const changeId = await recordBigChange(context, {
+    prepare: async (tx) => {
+      const draft = await unappliedDraft(tx, context, draftId);
+      const plan = await importPlan(context, tx, draft, file.items);
+      if (plan.fingerprint !== fingerprint)
+        throw new Refusal(
+          "conflict",
+          "The library changed since this was worked out. Look at it once more; nothing was changed.",
+        );
+      const coming = plan.items.filter(({ fate }) => fate === "in-use" || fate === "draft" || fate === "new-version");
+      if (coming.length === 0) throw new Refusal("invalid", "There is nothing to take in from this file.");
+      const [bank] = await banksById(tx, [draft.bankId]);
+      const { restricted } = await bankSubject(context, draft.bankId, tx);
+      const count = (fate: PlannedItem["fate"]) => coming.filter((planned) => planned.fate === fate).length;
+      return {
+        kind: "items-imported",
+        facts: {
+          // The history is read by more people than a restricted bank.
+          file: restricted ? "" : draft.fileName,
+          to: bank?.name ?? "",
+          inUse: count("in-use"),
+          drafts: count("draft"),
+          versions: count("new-version"),
+        },
+        classId: null,
+        subjectIds: [draft.bankId],
+        rows: rowsOf(coming, {
+          draft,
+          authorId: staff.personId,
+          now: runtime.now(),
+          newId: runtime.newId,
+        }),
+      };
+    },
+    finish: (tx, id) => updateLibraryDraft(tx, draftId, { appliedAt: runtime.now(), changeId: id }),
+  });
+  return { changeId, bankId: before.bankId };
+}
+
+interface Setting {
+  readonly draft: LibraryDraftRow & { readonly bankId: string };
+  readonly authorId: string;
+  readonly now: number;
+  readonly newId: () => string;
+}
+
+/** Rows table by table, so that thousands of them are few statements. */
+function rowsOf(coming: readonly PlannedItem[], { draft, authorId, now, newId }: Setting): RowChange[] {
+  const rows = {
+    items: [] as RowChange[],
+    versions: [] as RowChange[],
+    alignment: [] as RowChange[],
+    originals: [] as RowChange[],
+  };
+  for (const { item, fate, known, alignment, read } of coming) {
+    if (!item) continue;
+    const itemId = known?.itemId ?? newId();
+    const number = (known?.version.number ?? 0) + 1;
+    const isReady = fate !== "draft";
+    const versionId = `${itemId}@${number}`;
+    if (!known)
+      rows.items.push(
+        added("items", { id: itemId, bankId: draft.bankId, authorId, outsideId: item.id === "" ? null : item.id }),
+      );
+    rows.versions.push(
+      added("itemVersions", {
+        id: versionId,
+        itemId,
+        number,
+        body: item.body,
+        depth: item.depth,
+        calculator: item.calculator,
+        language: item.language,
+        status: isReady ? "ready" : "draft",
+        contentHash: isReady ? contentHash(item.body) : "",
+        createdAt: now,
+        authorId,
+        alignment: isReady ? null : alignment,
+        revision: 1,
+      }),
+    );
+    // A further version leaves what the item stands under as it is.
+    if (isReady && !known) {
+      rows.alignment.push(
+        ...alignment.skillIds.map((skillId, place) =>
+          added("itemSkills", { id: `${itemId}/${skillId}`, itemId, skillId, place }),
+        ),
+        ...alignment.standardIds.map((standardId) =>
+          added("itemStandards", { id: `${itemId}/${standardId}`, itemId, standardId }),
+        ),
+      );
+    }
+    if (read.original !== null)
+      rows.originals.push(
+        added("itemOriginals", {
+          id: `${versionId}/original`,
+          versionId,
+          fileName: read.at,
+          document: read.original,
+          remarks: read.remarks,
+        }),
+      );
+  }
+  const bySkill = (table: string) => rows.alignment.filter((row) => row.table === table);
+  return [...rows.items, ...rows.versions, ...bySkill("itemSkills"), ...bySkill("itemStandards"), ...rows.originals];
+}

@@ -1,0 +1,54 @@
+import type { ItemFileProblem } from "@/core/items/exchangeRemark";
+import { readPackage, readSingleItem } from "../qti/readPackage";
+import type { ReadItem } from "./exchangeItem";
+import { readItemSheet } from "./readItemSheet";
+
+export type ItemFileKind = "package" | "document" | "sheet";
+
+/** A file of items, whatever it is: what it holds, or why it can't be read at all. */
+export type ItemFileReading =
+  | { readonly ok: false; readonly why: ItemFileProblem }
+  | {
+      readonly ok: true;
+      readonly title: string;
+      readonly items: readonly ReadItem[];
+      readonly unread: readonly string[];
+    };
+
+/**
+ * What kind of file its bytes are: a zip that is no workbook is a package, a document begins with its declaration or its first tag, and
+ * everything else is read as a sheet.
+ */
+export function itemFileKind(bytes: Uint8Array): ItemFileKind {
+  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
+  if (isZip) return holds(bytes, "xl/workbook.xml") ? "sheet" : "package";
+  const start = new TextDecoder()
+    .decode(bytes.subarray(0, 200))
+    .replace(/^\uFEFF/, "")
+    .trimStart();
+  return /^<(\?xml|[a-z!])/i.test(start) ? "document" : "sheet";
+}
+
+/** Names of a zip's files stand in it as they are, in its directory at the end too. */
+function holds(bytes: Uint8Array, name: string): boolean {
+  const wanted = new TextEncoder().encode(name);
+  for (let at = 0; at <= bytes.length - wanted.length; at++) {
+    at = bytes.indexOf(wanted[0] ?? 0, at);
+    if (at < 0) return false;
+    if (wanted.every((byte, place) => bytes[at + place] === byte)) return true;
+  }
+  return false;
+}
+
+/** Reads a file of items. Never throws for what is in it. */
+export async function readItemFile(
+  { kind, fileName, bytes }: { readonly kind: ItemFileKind; readonly fileName: string; readonly bytes: Uint8Array },
+  progress: (done: number, of: number) => void,
+): Promise<ItemFileReading> {
+  if (kind === "package") return readPackage(bytes, progress);
+  if (kind === "document") return { ok: true, title: "", items: [readSingleItem(bytes, fileName)], unread: [] };
+  const sheet = await readItemSheet(bytes);
+  if (sheet.ok) return { ok: true, title: "", items: sheet.items, unread: [] };
+  if (sheet.why === "columns-not-known") return { ok: false, why: { kind: "columns-not-known" } };
+  return { ok: false, why: { kind: "sheet", remark: sheet.why } };
+}
