@@ -1,4 +1,7 @@
-import type { Browser, Page } from "puppeteer-core";
+import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { setSecret } from "@/db/queries/credentials";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
@@ -6,6 +9,7 @@ import { hashSecret } from "@/server/access/secrets";
 import { answerOnPage, logOf, type TestApp, testApp } from "../support/app";
 import { axeFindings } from "../support/axe";
 import { choose, click, fill, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
+import { olderItem, packageOf, responseTo } from "../support/packages";
 import { makeClass, PASSWORD } from "../support/school";
 
 let app: TestApp;
@@ -135,7 +139,7 @@ it("changing an item that was answered makes another version; the old one is sti
   const old = await page.$eval("[data-preview] p", (one) => (one as HTMLElement).innerText);
   await click(page, "a ::-p-text(Change)");
   await page.waitForSelector("textarea[name=stem]");
-  await wait("1 students answered version 1");
+  await wait("1 student answered version 1");
   await fill(page, "textarea[name=stem]", "{crews} teams run {laps} laps each. How many laps is that?");
   await wait("Draft saved at");
   await click(page, "button ::-p-text(Put into use)");
@@ -223,3 +227,56 @@ it("from a skill its items are found, looked at, gathered, copied into a bank of
   await page.emulateMediaType("screen");
   expect(await axeFindings(page)).toEqual([]);
 });
+
+it("a package with problems is looked at, brought in as far as it goes, taken back, and what is in use goes out again", async () => {
+  const choice = (id: string, key: string, stem: string) =>
+    olderItem({
+      declarations: responseTo([key]),
+      body: `<p>${stem}</p><choiceInteraction responseIdentifier="RESPONSE" maxChoices="1"><simpleChoice identifier="A">4 oars</simpleChoice><simpleChoice identifier="B">6 oars</simpleChoice></choiceInteraction>`,
+    }).replace('identifier="boats-1"', `identifier="${id}"`);
+  const folder = await mkdtemp(join(tmpdir(), "oxbow-"));
+  const file = join(folder, "oars.zip");
+  await writeFile(
+    file,
+    packageOf({
+      "one.xml": choice("one", "A", "Two rowers. How many oars?"),
+      "two.xml": choice("two", "A", 'A skiff <img src="skiff.png" alt="a skiff"/> for two?'),
+      "three.xml": choice("three", "C", "Nobody knows?"),
+      "four.xml": "<broken",
+    }),
+  );
+  await page.goto(`${app.base}/desk/all/library/items`, { waitUntil: "networkidle0" });
+  await click(page, "a ::-p-text(Bring items in)");
+  await page.waitForSelector("select[name=skillId]");
+  await choose(page, "select[name=skillId]", "times-as-many");
+  const input = (await page.waitForSelector("input[type=file]")) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(file);
+  await click(page, "button ::-p-text(Show what would come)");
+  await page.waitForSelector("h1 ::-p-text(oars.zip into)");
+  await wait("2 items would come into use; 2 can't be taken; 1 with something to know.");
+  await wait("The right answer “C” is not among the answers.");
+  await wait("The document is broken at line 1.");
+  expect(await axeFindings(page)).toEqual([]);
+  await click(page, "a ::-p-text(with something to know)");
+  await page.waitForFunction(() => document.querySelectorAll("main tbody tr").length === 1);
+  await click(page, "button ::-p-text(Bring 2 items in)");
+  await page.waitForFunction(() => location.search.includes("order=newest"));
+  await wait("Two rowers. How many oars?");
+  await click(page, "button ::-p-text(Undo)");
+  await page.waitForFunction(() => !document.body.innerText.includes("Two rowers. How many oars?"));
+  // The file is still there: brought in once more, the bank goes out as a package.
+  await page.goBack();
+  await page.waitForSelector("button ::-p-text(Bring 2 items in)");
+  await click(page, "button ::-p-text(Bring 2 items in)");
+  await wait("Two rowers. How many oars?");
+  const bankId = new URL(page.url()).searchParams.get("bank") ?? "";
+  await page.goto(`${app.base}/desk/all/library/banks/${bankId}`);
+  await click(page, "a ::-p-text(Take it out)");
+  await page.waitForSelector("a[download] ::-p-text(Package)");
+  const kind = await page.$eval("a[download]", async (link) =>
+    (await fetch((link as HTMLAnchorElement).href)).headers.get("content-type"),
+  );
+  expect(kind).toBe("application/zip");
+  expect(await axeFindings(page)).toEqual([]);
+  await rm(folder, { recursive: true });
+}, 60_000);

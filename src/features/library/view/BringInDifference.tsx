@@ -122,7 +122,7 @@ function said({ counts, notWhole }: ItemImportView): string {
     counts.draft > 0 ? `${counts.draft} come as drafts` : "",
     counts.unchanged > 0 ? `${counts.unchanged} are here already` : "",
     counts["left-out"] > 0 ? `${counts["left-out"]} can't be taken` : "",
-    notWhole > 0 ? `of ${notWhole} there is something to know` : "",
+    notWhole > 0 ? `${notWhole} with something to know` : "",
   ].filter((part) => part !== "");
   return parts.length === 0 ? "" : `${parts.join("; ")}.`;
 }

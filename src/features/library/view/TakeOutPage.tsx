@@ -53,7 +53,7 @@ export function TakeOutPage({ view, base }: { readonly view: TakeOutView; readon
         <p className="mb-2">
           {view.rows === 0
             ? "None of them fits a row: a sheet holds choices, numbers and short texts that are always the same."
-            : `${view.rows === view.items ? "All" : view.rows.toLocaleString("en-GB")} of ${view.items.toLocaleString("en-GB")} fit a row each: choices, numbers and short texts that are always the same. Change the rows, bring the sheet in again, and they become new versions.`}
+            : `${view.rows === view.items ? `All ${count} fit` : `${view.rows.toLocaleString("en-GB")} of ${count} fit`} a row each: choices, numbers and short texts that are always the same. Change the rows, bring the sheet in again, and they become new versions.`}
         </p>
         {view.rows > 0 ? (
           <p className="mb-3 flex gap-2">

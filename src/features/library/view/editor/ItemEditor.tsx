@@ -119,7 +119,7 @@ export function ItemEditor({
               <>
                 In “{view.bank.name || "My items"}”. <span role="status">{savedWords(save)}</span>
                 {view.studentsInUse > 0
-                  ? ` ${view.studentsInUse} students answered version ${view.versionInUse}; this becomes another one, and their results stay as they are.`
+                  ? ` ${view.studentsInUse === 1 ? "1 student" : `${view.studentsInUse} students`} answered version ${view.versionInUse}; this becomes another one, and their results stay as they are.`
                   : ""}
               </>
             }
