@@ -1,12 +1,18 @@
 import { type SQL, sql } from "drizzle-orm";
+import { strFromU8, unzipSync } from "fflate";
+import { SaxesParser } from "saxes";
+import { ITEM_KINDS } from "@/core/items/itemKind";
 import { lookOver } from "@/core/items/lookOver";
 import { insertMany } from "@/db/manyRows";
 import { itemSkills, items, itemVersions } from "@/db/schema/items";
 import { finderQuery } from "@/features/library/finderQuery";
 import { finder } from "@/features/library/reads/finder";
+import { readPackage } from "@/formats/qti/readPackage";
+import { writePackage } from "@/formats/qti/writePackage";
 import { cardsMade } from "@/server/library/itemCards";
 import { libraryOf } from "@/server/library/library";
 import { bodyWith } from "~/tests/support/newItem";
+import { outgoing } from "~/tests/support/packages";
 import { PARTS } from "~/tests/support/partsOfEveryKind";
 import { type TestSchool, testSchool } from "~/tests/support/school";
 
@@ -69,6 +75,30 @@ async function median(times: number, run: () => Promise<unknown> | unknown): Pro
   return all.sort((x, y) => x - y)[Math.floor(times / 2)] ?? 0;
 }
 
+const PACKAGE_ITEMS = 5_000;
+
+/** A package of items of every kind, read item by item, against an XML parser that makes nothing of what it reads. */
+async function packageBench(table: [string, number, number, string][]): Promise<string> {
+  const all = Array.from({ length: PACKAGE_ITEMS }, (_, n) =>
+    outgoing(`item-${n}`, bodyWith(PARTS[ITEM_KINDS[n % ITEM_KINDS.length] ?? "number"])),
+  );
+  const begun = performance.now();
+  const bytes = writePackage("Bench", all);
+  const written = performance.now() - begun;
+  const documents = Object.entries(unzipSync(bytes)).flatMap(([name, file]) =>
+    name.endsWith(".xml") ? [strFromU8(file)] : [],
+  );
+  table.push([
+    `importing ${PACKAGE_ITEMS.toLocaleString("en")} QTI items`,
+    await median(3, () => readPackage(bytes)),
+    await median(3, () => {
+      for (const document of documents) new SaxesParser({ xmlns: true }).write(document).close();
+    }),
+    "seconds, in a thread",
+  ]);
+  return `writing them as a package, once: ${(written / 1000).toFixed(1)} s, ${(bytes.length / 1_000_000).toFixed(1)} MB`;
+}
+
 /** The library with many items: each figure against a bare query, or a bare loop, in the same run. */
 export async function benchLibrary(): Promise<void> {
   const school = await testSchool();
@@ -108,12 +138,14 @@ export async function benchLibrary(): Promise<void> {
     ),
     "200 ms",
   ]);
+  const packed = await packageBench(table);
   console.log(`\nThe library with ${ITEMS.toLocaleString("en")} items, medians of 21`);
   for (const [name, ms, against, aim] of table)
     console.log(
       `  ${name.padEnd(36)} ${ms.toFixed(1).padStart(7)} ms   bare ${against.toFixed(1).padStart(6)} ms   (aim under ${aim})`,
     );
   console.log(`  the first time after a change: ${firsts.join("; ")}`);
+  console.log(`  ${packed}`);
   console.log(`  cards of all ${ITEMS.toLocaleString("en")} items, once            ${(cards / 1000).toFixed(1)} s`);
   school.close();
 }

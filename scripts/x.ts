@@ -1,8 +1,13 @@
 import { existsSync, mkdirSync } from "node:fs";
 import { openBrowser, openPage, signInTeacher } from "~/tests/support/browser";
 import { freePort, runScript, startApp } from "./steps.mjs";
+
 const data = "/tmp/xshots";
-const env = { OXBOW_DATABASE_URL: `file:${data}/x.db`, OXBOW_NOW: "2026-11-23T09:30:00Z", OXBOW_SLIPS: `${data}/slips.json` };
+const env = {
+  OXBOW_DATABASE_URL: `file:${data}/x.db`,
+  OXBOW_NOW: "2026-11-23T09:30:00Z",
+  OXBOW_SLIPS: `${data}/slips.json`,
+};
 mkdirSync(data, { recursive: true });
 if (!existsSync(`${data}/x.db`)) runScript("scripts/seed.ts", [], env);
 const port = await freePort(3400);
@@ -20,4 +25,7 @@ try {
   };
   const { default: step } = await import(process.argv[2]!);
   await step({ page, base, desk: `${base}/desk/6-alder`, shoot, browser });
-} finally { await browser.close(); app.kill("SIGKILL"); }
+} finally {
+  await browser.close();
+  app.kill("SIGKILL");
+}

@@ -92,7 +92,9 @@ describe("search", () => {
       await tx
         .insert(standards)
         .values({ ...(own as typeof own & object), id: "other", code: "X1", parentId: null } as never);
-      await tx.insert(standardLinks).values({ fromId: "other", toId: target?.id ?? "", kind: "same", source: "test" });
+      await tx
+        .insert(standardLinks)
+        .values({ id: "tie", fromId: "other", toId: target?.id ?? "", kind: "same", source: "test" });
     });
     const found = await find(ana, { standard: "other" });
     expect(found.standard).toMatchObject({ code: "X1" });

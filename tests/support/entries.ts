@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import { NO_SUPPORTS } from "@/core/model/supports";
 import { insertSession } from "@/db/queries/credentials";
+import { insertLibraryDraft } from "@/db/queries/libraryDrafts";
 import { personById } from "@/db/queries/people";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { insertErasure } from "@/db/queries/students";
@@ -43,6 +44,8 @@ export interface Around {
   readonly itemId: string;
   /** A file of items on its way into it. */
   readonly fileId: string;
+  /** A file of standards of the owner's. */
+  readonly frameworkFileId: string;
 }
 
 export const ACTORS = [
@@ -109,6 +112,10 @@ const ofBank =
 const ofFile: Needs = (at) => [
   ["change", { kind: "draft", authorId: at.owner }],
   ["change", bankOf(at)],
+];
+const ofFrameworkFile: Needs = ({ owner, schoolId }) => [
+  ["change", { kind: "draft", authorId: owner }],
+  ["manage", { kind: "school", schoolId }],
 ];
 const ownAccount: Needs = (_, actor) => ["staff", ["change", { kind: "account", personId: actor.personId }]];
 const ownSchool: Needs = (_, actor) => [["manage", { kind: "school", schoolId: actor.schoolId }]];
@@ -499,6 +506,36 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofFile,
     call: ({ fileId }) => library("applyItemImportAction")({ draftId: fileId, fingerprint: "none" }),
   },
+  "POST api/frameworks/files": {
+    needs: ownSchool,
+    call: () => {
+      const body = new FormData();
+      body.set("file", new File([csv("{}")], "standards.json"));
+      return route("frameworks/files", "POST", "/x", { body });
+    },
+  },
+  "GET api/frameworks/files/[draftId]": {
+    needs: ofFrameworkFile,
+    call: ({ frameworkFileId }) => route("frameworks/files/[draftId]", "GET", "/x", {}, { draftId: frameworkFileId }),
+  },
+  "library/chooseSubjectAction": {
+    needs: ofFrameworkFile,
+    call: ({ frameworkFileId }) =>
+      library("chooseSubjectAction")({ draftId: frameworkFileId, subjectId: "mathematics" }),
+  },
+  "library/stopReadingFrameworkAction": {
+    needs: ofFrameworkFile,
+    call: ({ frameworkFileId }) => library("stopReadingFrameworkAction")({ draftId: frameworkFileId }),
+  },
+  "library/applyFrameworkImportAction": {
+    needs: ofFrameworkFile,
+    call: ({ frameworkFileId }) =>
+      library("applyFrameworkImportAction")({ draftId: frameworkFileId, fingerprint: "none" }),
+  },
+  "library/followFrameworkAction": {
+    needs: ownSchool,
+    call: () => library("followFrameworkAction")({ frameworkId: "tidewater" }),
+  },
   "GET api/items/export": {
     needs: ofBank("use"),
     call: ({ bankId }) => route("items/export", "GET", `/x?bank=${bankId}&format=csv`, {}),
@@ -679,6 +716,18 @@ export async function prepareEntries(): Promise<TestSchool> {
       fileName: "items.csv",
       bytes: csv("Question,Answer\n2 + 2?,4"),
     });
+    const frameworkFileId = id();
+    await db.write((tx) =>
+      insertLibraryDraft(tx, {
+        id: frameworkFileId,
+        ownerId: owner,
+        schoolId,
+        kind: "framework",
+        fileName: "standards.json",
+        bytes: Buffer.from("{}"),
+        createdAt: START,
+      }),
+    );
     const isOwn = place === "own class";
     if (isOwn) await openBank(await school.teacher(owner), { bankId, personId: "kim", level: "use" });
     const shares = await db.read.query.groupShares.findMany();
@@ -703,6 +752,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       bankRights: isOwn ? [{ personId: "kim", schoolId: null, role: null, level: "use" }] : [],
       itemId,
       fileId,
+      frameworkFileId,
     });
     if (place !== "own class") continue;
     const join = (personId: string, role: "co-teacher" | "substitute" | "specialist", untilDay: string | null) =>

@@ -89,6 +89,14 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     needs: (at) => ["staff", ["use", bankOf(at)]],
     params: ({ bankId }) => ({ ...ownDesk(), bankId }),
   },
+  [ofDesk("/library/standards/bring-in")]: { needs: ownSchool, params: ownDesk },
+  [ofDesk("/library/standards/bring-in/[draftId]")]: {
+    needs: ({ owner, schoolId }) => [
+      ["see", { kind: "draft", authorId: owner }],
+      ["manage", { kind: "school", schoolId }],
+    ],
+    params: ({ frameworkFileId }) => ({ ...ownDesk(), draftId: frameworkFileId }),
+  },
   [ofDesk("/library/standards")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/[skillId]")]: {
     needs: staff,

@@ -156,6 +156,15 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "items-taken-out", facts: { items: 2, from: "B", format: "xlsx" } },
     "Took 2 items of “B” out as a workbook",
   ],
+  [
+    { kind: "framework-imported", facts: { title: "T", isNew: true, added: 1, changed: 0, gone: 0 } },
+    "Brought the standards “T” in: 1 entry",
+  ],
+  [
+    { kind: "framework-imported", facts: { title: "T", isNew: false, added: 2, changed: 3, gone: 1 } },
+    "Brought “T” up to date: 2 added, 3 changed, 1 gone",
+  ],
+  [{ kind: "framework-followed", facts: { title: "T" } }, "Reports follow “T”"],
   [{ kind: "items-copied", facts: { items: 3, to: "B" } }, "Copied 3 items to “B”"],
   [{ kind: "items-retired", facts: { items: 2 } }, "Retired 2 items"],
   [{ kind: "items-brought-back", facts: { items: 1 } }, "Brought 1 item back into use"],

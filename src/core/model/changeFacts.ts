@@ -112,6 +112,14 @@ export interface ChangeFacts {
   "items-taken-out": { readonly items: number; readonly from: string; readonly format: "package" | "csv" | "xlsx" };
   "items-retired": { readonly items: number };
   "items-brought-back": { readonly items: number };
+  "framework-imported": {
+    readonly title: string;
+    readonly isNew: boolean;
+    readonly added: number;
+    readonly changed: number;
+    readonly gone: number;
+  };
+  "framework-followed": { readonly title: string };
   "note-kept": { readonly about: Noted; readonly shared: boolean };
   "item-rescored": { readonly itemId: string; readonly version: number };
   /** What was taken back. */
@@ -180,6 +188,8 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "items-taken-out": "export",
   "items-retired": "library",
   "items-brought-back": "library",
+  "framework-imported": "library",
+  "framework-followed": "library",
   "note-kept": "library",
   "item-rescored": "scores",
 };

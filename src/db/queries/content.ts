@@ -2,25 +2,67 @@ import "server-only";
 import { and, eq, isNull, or, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { itemSkills, items, itemVersions } from "../schema/items";
-import { frameworks, misconceptions, skillLinks, skillStandards, skills, standards, subjects } from "../schema/library";
+import {
+  frameworks,
+  misconceptions,
+  skillLinks,
+  skillStandards,
+  skills,
+  standardLinks,
+  standards,
+  subjects,
+} from "../schema/library";
 
-interface Frame {
-  readonly subject: typeof subjects.$inferInsert;
+interface FrameworkWithStandards {
   readonly framework: Pick<typeof frameworks.$inferInsert, "id" | "title" | "version" | "language">;
   readonly standards: readonly Omit<typeof standards.$inferInsert, "frameworkId" | "place">[];
+}
+
+interface Frame extends FrameworkWithStandards {
+  readonly subject: typeof subjects.$inferInsert;
+  readonly furtherFrameworks: readonly (FrameworkWithStandards & {
+    readonly links: readonly {
+      readonly from: string;
+      readonly kind: "same" | "related" | "part-of";
+      readonly to: string;
+    }[];
+  })[];
   readonly misconceptions: readonly (typeof misconceptions.$inferInsert)[];
 }
 
 /** Puts a subject with its framework, standards and misconceptions in, or brings them up to date. */
 export async function putFrame(tx: Queryable, frame: Frame): Promise<void> {
-  const { subject, framework } = frame;
+  const { subject, furtherFrameworks } = frame;
   await tx
     .insert(subjects)
     .values(subject)
     .onConflictDoUpdate({ target: subjects.id, set: { name: subject.name } });
-  const row = { ...framework, subjectId: subject.id, status: "adopted" as const };
+  await putFramework(tx, frame, subject.id, "adopted");
+  for (const further of furtherFrameworks) await putFramework(tx, further, subject.id, "draft");
+  for (const { framework, links } of furtherFrameworks) {
+    await tx.delete(standardLinks).where(eq(standardLinks.source, framework.id));
+    for (const { from, kind, to } of links)
+      await tx
+        .insert(standardLinks)
+        .values({ id: `${from} ${kind} ${to}`, fromId: from, toId: to, kind, source: framework.id })
+        .onConflictDoNothing();
+  }
+  for (const misconception of frame.misconceptions)
+    await tx
+      .insert(misconceptions)
+      .values(misconception)
+      .onConflictDoUpdate({ target: misconceptions.id, set: misconception });
+}
+
+async function putFramework(
+  tx: Queryable,
+  { framework, standards: own }: FrameworkWithStandards,
+  subjectId: string,
+  status: "adopted" | "draft",
+): Promise<void> {
+  const row = { ...framework, subjectId, status, shipped: true };
   await tx.insert(frameworks).values(row).onConflictDoUpdate({ target: frameworks.id, set: row });
-  for (const [place, standard] of frame.standards.entries()) {
+  for (const [place, standard] of own.entries()) {
     const values = {
       ...standard,
       parentId: standard.parentId ?? null,
@@ -31,11 +73,6 @@ export async function putFrame(tx: Queryable, frame: Frame): Promise<void> {
     };
     await tx.insert(standards).values(values).onConflictDoUpdate({ target: standards.id, set: values });
   }
-  for (const misconception of frame.misconceptions)
-    await tx
-      .insert(misconceptions)
-      .values(misconception)
-      .onConflictDoUpdate({ target: misconceptions.id, set: misconception });
 }
 
 export async function knownSkillHashes(tx: Queryable): Promise<ReadonlyMap<string, string | null>> {

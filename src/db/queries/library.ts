@@ -1,8 +1,10 @@
 import "server-only";
-import { and, asc, desc, eq, isNull, lte, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, lte, ne, or, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../queryable";
 import { itemParameters, itemSkills, items, itemVersions } from "../schema/items";
 import {
+  followedFrameworks,
   frameworks,
   misconceptions,
   skillLinks,
@@ -43,6 +45,7 @@ export async function standardsOfSkills(db: Queryable) {
   return db
     .select({
       skillId: skillStandards.skillId,
+      standardId: standards.id,
       frameworkId: standards.frameworkId,
       code: standards.code,
       statement: standards.statement,
@@ -51,6 +54,32 @@ export async function standardsOfSkills(db: Queryable) {
     .innerJoin(standards, eq(standards.id, skillStandards.standardId))
     .orderBy(asc(standards.frameworkId), asc(standards.place));
 }
+
+/** Ties between standards of different frameworks, with the standards at either end. */
+export async function crosswalk(db: Queryable) {
+  const ties = await db
+    .select({ fromId: standardLinks.fromId, toId: standardLinks.toId, kind: standardLinks.kind })
+    .from(standardLinks)
+    .where(ne(standardLinks.kind, "precedes"));
+  const ends = await db
+    .select({
+      id: standards.id,
+      frameworkId: standards.frameworkId,
+      code: standards.code,
+      statement: standards.statement,
+    })
+    .from(standards)
+    .where(
+      among(
+        standards.id,
+        ties.flatMap(({ fromId, toId }) => [fromId, toId]),
+      ),
+    );
+  return { ties, ends };
+}
+
+/** Which framework each school follows in a subject, where it chose one. */
+export const allFollowed = (db: Queryable) => db.select().from(followedFrameworks);
 
 /** How many items of the stock each skill has that can be given. */
 export async function itemCounts(db: Queryable) {
@@ -114,23 +143,30 @@ export async function frameworkById(db: Queryable, id: string) {
 
 /** All standards of a framework in the order of its tree. */
 export const standardsOfFramework = (db: Queryable, frameworkId: string) =>
-  db.select().from(standards).where(eq(standards.frameworkId, frameworkId)).orderBy(asc(standards.place));
-
-/** Skills of a framework's standards. */
-export const skillsOfFramework = (db: Queryable, frameworkId: string) =>
   db
-    .select({ standardId: skillStandards.standardId, skillId: skills.id, name: skills.name })
-    .from(skillStandards)
-    .innerJoin(standards, eq(standards.id, skillStandards.standardId))
-    .innerJoin(skills, eq(skills.id, skillStandards.skillId))
-    .where(and(eq(standards.frameworkId, frameworkId), isNull(skills.retiredAt)))
-    .orderBy(asc(skills.place));
+    .select()
+    .from(standards)
+    .where(and(eq(standards.frameworkId, frameworkId), isNull(standards.retiredAt)))
+    .orderBy(asc(standards.place));
 
-/** Ties of a framework's standards, to those of others too. */
-export const linksOfFramework = (db: Queryable, frameworkId: string) =>
-  db
-    .select({ fromId: standardLinks.fromId, toId: standardLinks.toId, kind: standardLinks.kind })
+/** Ties that a framework brought, or between its standards and those of others, with the identifiers of both ends. */
+export async function linksOfFramework(db: Queryable, frameworkId: string) {
+  const to = alias(standards, "to_standards");
+  return db
+    .select({
+      id: standardLinks.id,
+      caseId: standardLinks.caseId,
+      unread: standardLinks.unread,
+      source: standardLinks.source,
+      kind: standardLinks.kind,
+      fromId: standardLinks.fromId,
+      fromCaseId: standards.caseId,
+      toId: standardLinks.toId,
+      toCaseId: to.caseId,
+    })
     .from(standardLinks)
     .innerJoin(standards, eq(standards.id, standardLinks.fromId))
-    .where(eq(standards.frameworkId, frameworkId))
+    .innerJoin(to, eq(to.id, standardLinks.toId))
+    .where(or(eq(standardLinks.source, frameworkId), eq(standards.frameworkId, frameworkId)))
     .orderBy(asc(standardLinks.fromId), asc(standardLinks.toId), asc(standardLinks.kind));
+}

@@ -7,7 +7,9 @@ import { bankRights, banks } from "../schema/banks";
 import { itemOriginals } from "../schema/exchange";
 import type { RowChange } from "../schema/history";
 import { itemSkills, itemStandards, items, itemVersions } from "../schema/items";
+import { followedFrameworks, frameworks, standardLinks, standards } from "../schema/library";
 import { notes } from "../schema/notes";
+import { passages, passageVersions } from "../schema/passages";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
 import { planEntries } from "../schema/plan";
 import { groupMembers, groupShares, groups } from "../schema/regroup";
@@ -48,6 +50,12 @@ const TABLES = {
   itemSkills,
   itemStandards,
   itemOriginals,
+  passages,
+  passageVersions,
+  frameworks,
+  standards,
+  standardLinks,
+  followedFrameworks,
   notes,
 } satisfies Record<string, Identified>;
 

@@ -8,6 +8,8 @@ export const LIBRARY_TABLES = [
   "subjects",
   "frameworks",
   "standards",
+  "standard_links",
+  "followed_frameworks",
   "skills",
   "skill_standards",
   "skill_links",
@@ -17,6 +19,8 @@ export const LIBRARY_TABLES = [
   "item_skills",
   "item_standards",
   "item_parameters",
+  "passages",
+  "passage_versions",
   "banks",
 ] as const;
 

@@ -1,7 +1,7 @@
 import { blob, index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { banks } from "./banks";
 import { itemVersions } from "./items";
-import { skills } from "./library";
+import { skills, subjects } from "./library";
 import { people, schools } from "./people";
 
 /** A file of items or of standards on its way in: kept until applied or dropped, so that a reload loses nothing. */
@@ -21,6 +21,8 @@ export const libraryDrafts = sqliteTable(
     bankId: text("bank_id").references(() => banks.id),
     /** Under which items stand that say nothing themselves; null where they then come as drafts. */
     skillId: text("skill_id").references(() => skills.id),
+    /** Of a framework that is new; null for items, or where it is not chosen yet. */
+    subjectId: text("subject_id").references(() => subjects.id),
     fileName: text("file_name").notNull(),
     bytes: blob("bytes", { mode: "buffer" }).notNull(),
     createdAt: integer("created_at").notNull(),

@@ -1,6 +1,7 @@
 import { index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { banks } from "./banks";
 import { skills, standards } from "./library";
+import { passages } from "./passages";
 import { people } from "./people";
 
 /** What stays the same however often an item is rewritten. */
@@ -37,6 +38,8 @@ export const itemVersions = sqliteTable(
     number: integer("number").notNull(),
     /** Body as `core/items` reads it: draws, story, and a list of parts, each of its own kind. */
     body: text("body", { mode: "json" }).$type<object>().notNull(),
+    /** The passage that it is asked about; null for none. */
+    passageId: text("passage_id").references(() => passages.id),
     /** Depth of thinking, 1 to 4; null where nobody said. */
     depth: integer("depth"),
     calculator: integer("calculator", { mode: "boolean" }).notNull().default(false),
@@ -54,6 +57,7 @@ export const itemVersions = sqliteTable(
   },
   (t) => [
     index("item_versions_by_author").on(t.authorId),
+    index("item_versions_by_passage").on(t.passageId),
     uniqueIndex("item_versions_by_number").on(t.itemId, t.number),
   ],
 );

@@ -1,5 +1,6 @@
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import type { Lesson, ReteachPlan } from "../../core/model/content";
+import { schools } from "./people";
 
 export const subjects = sqliteTable("subjects", { id: text("id").primaryKey(), name: text("name").notNull() });
 
@@ -16,9 +17,42 @@ export const frameworks = sqliteTable(
     title: text("title").notNull(),
     version: text("version").notNull(),
     language: text("language").notNull(),
+    /** The adopted one of a subject is followed by every school that has not chosen another. */
     status: text("status", { enum: ["draft", "adopted", "retired"] }).notNull(),
+    /** Came with Oxbow's own content, which brings it up to date. */
+    shipped: integer("shipped", { mode: "boolean" }).notNull().default(false),
+    /** Who published it; empty where nobody said. */
+    creator: text("creator").notNull().default(""),
+    /** What its file said that nothing here reads: of the document, associations, whole parts. */
+    unread: text("unread", { mode: "json" }).$type<FrameworkUnread>(),
   },
   (t) => [index("frameworks_by_subject").on(t.subjectId)],
+);
+
+export interface FrameworkUnread {
+  readonly document: Readonly<Record<string, unknown>>;
+  readonly associations: readonly unknown[];
+  /** Ties to standards that are not in the library. */
+  readonly links: readonly object[];
+  readonly parts: Readonly<Record<string, unknown>>;
+}
+
+/** The framework that a school follows in a subject, where it is not the adopted one. */
+export const followedFrameworks = sqliteTable(
+  "followed_frameworks",
+  {
+    id: text("id").primaryKey(),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    subjectId: text("subject_id")
+      .notNull()
+      .references(() => subjects.id),
+    frameworkId: text("framework_id")
+      .notNull()
+      .references(() => frameworks.id),
+  },
+  (t) => [uniqueIndex("followed_frameworks_once").on(t.schoolId, t.subjectId)],
 );
 
 /** A tree of any depth. */
@@ -38,13 +72,32 @@ export const standards = sqliteTable(
     statement: text("statement").notNull(),
     gradeLow: integer("grade_low"),
     gradeHigh: integer("grade_high"),
+    /** What its file said that nothing here reads. */
+    unread: text("unread", { mode: "json" }).$type<Readonly<Record<string, unknown>>>(),
+    /** The association that puts it under its parent, as its file had it; null where it was made here. */
+    branch: text("branch", { mode: "json" }).$type<StandardBranch>(),
+    /** Gone from its framework, but something stands under it. */
+    retiredAt: integer("retired_at"),
   },
-  (t) => [uniqueIndex("standards_by_code").on(t.frameworkId, t.code), index("standards_by_parent").on(t.parentId)],
+  (t) => [
+    index("standards_by_code").on(t.frameworkId, t.code),
+    index("standards_by_case").on(t.caseId),
+    index("standards_by_parent").on(t.parentId),
+  ],
 );
+
+export interface StandardBranch {
+  readonly caseId: string;
+  readonly unread: Readonly<Record<string, unknown>>;
+}
 
 export const standardLinks = sqliteTable(
   "standard_links",
   {
+    id: text("id").notNull(),
+    /** Identifier under which the association is exchanged; null where it was made here. */
+    caseId: text("case_id"),
+    unread: text("unread", { mode: "json" }).$type<Readonly<Record<string, unknown>>>(),
     fromId: text("from_id")
       .notNull()
       .references(() => standards.id),
@@ -55,7 +108,11 @@ export const standardLinks = sqliteTable(
     /** Who says so. */
     source: text("source").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.fromId, t.toId, t.kind] }), index("standard_links_by_to").on(t.toId)],
+  (t) => [
+    primaryKey({ columns: [t.fromId, t.toId, t.kind] }),
+    uniqueIndex("standard_links_by_id").on(t.id),
+    index("standard_links_by_to").on(t.toId),
+  ],
 );
 
 export const skills = sqliteTable(

@@ -3,6 +3,7 @@ import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
 import { bringBankBack, changeBank, closeBank, makeBank, openBank, putBankAway } from "./writes/banks";
 import { putIntoUse } from "./writes/drafts";
+import { applyFrameworkImport, chooseSubject, followFramework, stopReadingFramework } from "./writes/importFramework";
 import { applyItemImport, chooseForImport, stopReadingItems } from "./writes/importItems";
 import { bringItemsBack, copyItems, dropDraft, moveItems, retireItems } from "./writes/items";
 import { keepNote } from "./writes/notes";
@@ -60,4 +61,18 @@ export async function applyItemImportAction(
   input: unknown,
 ): Promise<ActionResult<{ changeId: string; bankId: string }>> {
   return runAction((context) => applyItemImport(context, input));
+}
+export async function chooseSubjectAction(input: unknown): Promise<ActionResult<void>> {
+  return runAction((context) => chooseSubject(context, input));
+}
+export async function stopReadingFrameworkAction(input: unknown): Promise<ActionResult<void>> {
+  return runAction((context) => stopReadingFramework(context, input));
+}
+export async function applyFrameworkImportAction(
+  input: unknown,
+): Promise<ActionResult<{ changeId: string; frameworkId: string }>> {
+  return runAction((context) => applyFrameworkImport(context, input));
+}
+export async function followFrameworkAction(input: unknown): Done {
+  return runAction((context) => followFramework(context, input));
 }

@@ -1,6 +1,7 @@
 import "server-only";
 import type { Context } from "@/server/runtime/context";
 import { saveDraft as save } from "./writes/drafts";
+import { beginFrameworkImport as beginFramework } from "./writes/importFramework";
 import { beginItemImport as begin } from "./writes/importItems";
 import { takeOutItems as take } from "./writes/takeOutItems";
 
@@ -8,3 +9,4 @@ import { takeOutItems as take } from "./writes/takeOutItems";
 export const saveDraft = (context: Context, input: unknown) => save(context, input);
 export const beginItemImport = (context: Context, input: unknown) => begin(context, input);
 export const takeOutItems = (context: Context, input: unknown) => take(context, input);
+export const beginFrameworkImport = (context: Context, input: unknown) => beginFramework(context, input);

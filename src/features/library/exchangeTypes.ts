@@ -51,6 +51,40 @@ export interface ItemImportStart {
   readonly bankId: string | null;
 }
 
+/** A standard that an edition changes. */
+export interface StandardLine {
+  readonly key: string;
+  readonly code: string;
+  readonly statement: string;
+  readonly what: "added" | "changed" | "gone" | "kept";
+  readonly detail: string;
+}
+
+export interface FrameworkImportView {
+  readonly draftId: string;
+  readonly fileName: string;
+  readonly title: string;
+  readonly version: string;
+  readonly entries: number;
+  readonly isNew: boolean;
+  /** Comes with Oxbow, which keeps it up to date by itself. */
+  readonly isShipped: boolean;
+  readonly subjects: readonly { readonly id: string; readonly name: string }[];
+  readonly subjectId: string | null;
+  readonly fingerprint: string;
+  readonly counts: Readonly<Record<StandardLine["what"], number>>;
+  readonly isReordered: boolean;
+  readonly links: { readonly added: number; readonly gone: number; readonly elsewhere: number };
+  readonly lines: readonly StandardLine[];
+  readonly more: number;
+}
+
+export type FrameworkImportState =
+  | { readonly state: "reading"; readonly share: number; readonly what: string }
+  | { readonly state: "failed"; readonly fileName: string; readonly sentences: readonly string[] }
+  | { readonly state: "applied"; readonly fileName: string }
+  | { readonly state: "ready"; readonly view: FrameworkImportView };
+
 /** What a file of some items would hold. */
 export interface TakeOutView {
   readonly query: string;

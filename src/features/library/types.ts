@@ -1,3 +1,4 @@
+import type { CrosswalkKind } from "@/core/library/standardsThrough";
 import type { Lesson, ReteachPlan } from "@/core/model/content";
 
 export interface SkillCard {
@@ -17,6 +18,8 @@ export interface SkillPage {
   readonly framework: string;
   readonly code: string;
   readonly statement: string;
+  /** How a crosswalk leads to the standard; null where the skill itself belongs to it. */
+  readonly via: CrosswalkKind | null;
   readonly buildsOn: readonly { readonly id: string; readonly name: string }[];
   readonly unlocks: readonly { readonly id: string; readonly name: string }[];
   readonly lesson: Lesson;
@@ -36,8 +39,16 @@ export interface SkillPage {
 /** A framework with its standards, in the order of its tree. */
 export interface StandardsPageView {
   readonly frameworks: readonly { readonly id: string; readonly title: string }[];
-  readonly framework: { readonly id: string; readonly title: string; readonly version: string };
+  readonly framework: {
+    readonly id: string;
+    readonly title: string;
+    readonly version: string;
+    /** The school's reports name its standards. */
+    readonly isFollowed: boolean;
+  };
   readonly standards: readonly StandardView[];
+  /** May bring standards in, and say which ones the school follows. */
+  readonly mayManage: boolean;
 }
 
 export interface StandardView {
@@ -48,5 +59,7 @@ export interface StandardView {
   readonly statement: string;
   readonly gradeLow: number | null;
   readonly gradeHigh: number | null;
-  readonly skills: readonly { readonly id: string; readonly name: string }[];
+  readonly skills: readonly { readonly id: string; readonly name: string; readonly via: CrosswalkKind | null }[];
+  /** Standards of other frameworks that a crosswalk ties it to. */
+  readonly ties: readonly { readonly code: string; readonly statement: string; readonly via: CrosswalkKind }[];
 }

@@ -1,3 +1,4 @@
+import type { StandardsFault } from "@/core/library/standardsFault";
 import { gradeOfCode } from "@/core/roster/gradeCode";
 import { decodeText } from "../table/decodeText";
 import { ownUri } from "./ownUri";
@@ -5,7 +6,6 @@ import type {
   StandardLinkKind,
   StandardLinkRecord,
   StandardRecord,
-  StandardsFault,
   StandardsPackage,
   Unread,
 } from "./standardsPackage";

@@ -108,7 +108,7 @@ async function classroomOf(
   const placeOf = new Map(plan.map((entry, place) => [entry.skillId, place]));
   const scope = classScope(
     classes.map(({ subject }) => subject),
-    library.subjects,
+    library.subjectsAt(schoolId),
   );
   const skills = library.skillsIn(scope).sort((x, y) => (placeOf.get(x.id) ?? 999) - (placeOf.get(y.id) ?? 999));
   const weights = new Map(skills.map((skill) => [skill.id, weightOf(plan, skill, today, school)]));

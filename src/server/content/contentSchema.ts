@@ -25,6 +25,15 @@ export interface SubjectFile {
   readonly skills: readonly string[];
 }
 
+/** A further framework of a subject, with what of it is the same as, related to, or part of standards of others. */
+export interface FrameworkFile extends Pick<SubjectFile, "framework" | "standards"> {
+  readonly links: readonly {
+    readonly from: string;
+    readonly kind: "same" | "related" | "part-of";
+    readonly to: string;
+  }[];
+}
+
 /** One skill with its lesson, its reteach plan and its items. */
 export interface SkillFile {
   readonly id: string;
@@ -54,21 +63,32 @@ const texts = () => array(text()).required();
 const grade = () => number().integer().min(0).max(12);
 const task = () => object({ task: text(), answer: text() }).noUnknown();
 
+const standards = array(
+  object({
+    id: text(),
+    parentId: string(),
+    type: text(),
+    code: text(),
+    statement: text(),
+    gradeLow: grade(),
+    gradeHigh: grade(),
+  }).noUnknown(),
+).required();
+const framework = object({ id: text(), title: text(), version: text(), language: text() }).noUnknown();
+
 const subjectSchema = object({
   subject: object({ id: text(), name: text() }).noUnknown(),
-  framework: object({ id: text(), title: text(), version: text(), language: text() }).noUnknown(),
-  standards: array(
-    object({
-      id: text(),
-      parentId: string(),
-      type: text(),
-      code: text(),
-      statement: text(),
-      gradeLow: grade(),
-      gradeHigh: grade(),
-    }).noUnknown(),
-  ).required(),
+  framework,
+  standards,
   skills: texts(),
+}).noUnknown();
+
+const frameworkSchema = object({
+  framework,
+  standards,
+  links: array(
+    object({ from: text(), kind: string().oneOf(["same", "related", "part-of"]).required(), to: text() }).noUnknown(),
+  ).required(),
 }).noUnknown();
 
 const lessonSchema = object({
@@ -135,5 +155,6 @@ function reader<File>(schema: Schema): (raw: unknown, file: string) => File {
 }
 
 export const readSubject = reader<SubjectFile>(subjectSchema);
+export const readFramework = reader<FrameworkFile>(frameworkSchema);
 export const readSkill = reader<SkillFile>(skillSchema);
 export const readMisconceptions = reader<readonly Misconception[]>(misconceptionsSchema);

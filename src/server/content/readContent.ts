@@ -1,9 +1,12 @@
 import "server-only";
 import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import { misconceptionsIn } from "@/core/items/mapMisconceptions";
 import type { Misconception } from "@/core/model/content";
 import {
   ContentFault,
+  type FrameworkFile,
+  readFramework,
   readMisconceptions,
   readSkill,
   readSubject,
@@ -16,6 +19,8 @@ export interface SubjectContent extends Omit<SubjectFile, "skills"> {
   /** In teaching order: nothing stands before what it builds on. */
   readonly skills: readonly SkillFile[];
   readonly misconceptions: readonly Misconception[];
+  /** Others beside the one that the subject follows by itself. */
+  readonly furtherFrameworks: readonly FrameworkFile[];
 }
 
 /**
@@ -38,7 +43,11 @@ function readSubjectFolder(folder: string): SubjectContent {
     if (skill.id !== id) throw new ContentFault(`${join(folder, name)}: the skill calls itself ${skill.id}.`);
     return skill;
   });
-  const content = { ...frame, skills, misconceptions };
+  const further = existsSync(join(folder, "frameworks")) ? readdirSync(join(folder, "frameworks")).sort() : [];
+  const furtherFrameworks = further.map((name) =>
+    readFramework(json(folder, join("frameworks", name)), join(folder, "frameworks", name)),
+  );
+  const content = { ...frame, skills, misconceptions, furtherFrameworks };
   demandWhole(content, folder);
   return content;
 }
@@ -53,15 +62,18 @@ function json(folder: string, name: string): unknown {
 }
 
 /** Every reference leads somewhere, every id is there once, and nothing stands before what it builds on. */
-function demandWhole({ skills, standards, misconceptions }: SubjectContent, folder: string): void {
+function demandWhole({ skills, standards, misconceptions, furtherFrameworks }: SubjectContent, folder: string): void {
   const fault = (words: string) => new ContentFault(`${folder}: ${words}`);
   const known = new Set(misconceptions.map(({ id }) => id));
   const codes = new Set(standards.map(({ id }) => id));
   const earlier = new Set<string>();
   const itemIds = new Set<string>();
   const all = new Set(skills.map(({ id }) => id));
-  for (const { parentId } of standards)
-    if (parentId !== undefined && !codes.has(parentId)) throw fault(`there is no standard ${parentId}.`);
+  const everyStandard = new Set([...codes, ...furtherFrameworks.flatMap((one) => one.standards.map(({ id }) => id))]);
+  for (const { parentId } of [...standards, ...furtherFrameworks.flatMap((one) => one.standards)])
+    if (parentId !== undefined && !everyStandard.has(parentId)) throw fault(`there is no standard ${parentId}.`);
+  for (const { from, to } of furtherFrameworks.flatMap(({ links }) => links))
+    for (const id of [from, to]) if (!everyStandard.has(id)) throw fault(`a link names no known standard: ${id}.`);
   for (const skill of skills) {
     for (const id of skill.standards) if (!codes.has(id)) throw fault(`${skill.id} names no known standard: ${id}.`);
     for (const id of skill.prerequisites)
@@ -70,20 +82,9 @@ function demandWhole({ skills, standards, misconceptions }: SubjectContent, fold
     for (const { id, body } of skill.items) {
       if (itemIds.has(id)) throw fault(`the item ${id} is there twice.`);
       itemIds.add(id);
-      for (const named of misconceptionsIn(body.parts))
+      for (const named of misconceptionsIn(body))
         if (!known.has(named)) throw fault(`${id} names no known misconception: ${named}.`);
     }
     earlier.add(skill.id);
   }
-}
-
-/** Misconceptions that the parts name, whatever their kind: under "misconceptionId", or as "misconceptions" with ids. */
-function misconceptionsIn(parts: readonly object[]): string[] {
-  return parts.flatMap((part) => {
-    const { misconceptions = [], options = [] } = part as {
-      misconceptions?: readonly { readonly id: string }[];
-      options?: readonly { readonly misconceptionId?: string }[];
-    };
-    return [...misconceptions.map(({ id }) => id), ...options.flatMap(({ misconceptionId }) => misconceptionId ?? [])];
-  });
 }

@@ -1,12 +1,15 @@
 import "server-only";
+import { type CrosswalkKind, standardsThrough } from "@/core/library/standardsThrough";
 import type { Misconception } from "@/core/model/content";
 import type { ScopeSubject } from "@/core/roster/classScope";
 import {
+  allFollowed,
   allFrameworks,
   allMisconceptions,
   allSkillLinks,
   allSkills,
   allSubjects,
+  crosswalk,
   itemCounts,
   standardsOfSkills,
 } from "@/db/queries/library";
@@ -17,10 +20,13 @@ import type { Runtime } from "@/server/runtime/runtime";
 
 /** A standard as pages name it. */
 export interface NamedStandard {
+  readonly id: string;
   readonly frameworkId: string;
   readonly framework: string;
   readonly code: string;
   readonly statement: string;
+  /** How a crosswalk leads there; null where the skill itself belongs to it. */
+  readonly via: CrosswalkKind | null;
 }
 
 /** A skill with what it hangs on; its lesson and its items stand on a shelf of its own (`shelfOf`). */
@@ -47,11 +53,26 @@ export class Library {
 
   constructor(
     readonly subjects: readonly ScopeSubject[],
-    /** In teaching order. */
+    /** In teaching order, with the standards of every framework. */
     readonly skills: readonly LibrarySkill[],
     readonly misconceptions: ReadonlyMap<string, Misconception>,
+    /** Frameworks that schools follow instead of the adopted one, by school and subject. */
+    private readonly followed: ReadonlyMap<string, string>,
   ) {
     this.byId = new Map(skills.map((skill) => [skill.id, skill]));
+  }
+
+  /** The subjects with the frameworks that a school follows in them. */
+  subjectsAt(schoolId: string): ScopeSubject[] {
+    return this.subjects.map((subject) => ({
+      ...subject,
+      frameworkId: this.followed.get(followKey(schoolId, subject.id)) ?? subject.frameworkId,
+    }));
+  }
+
+  /** All skills, each with the standards that a school follows and no others. */
+  skillsAt(schoolId: string): LibrarySkill[] {
+    return this.skillsIn(this.subjectsAt(schoolId));
   }
 
   /** The skills of some subjects, each with the standards of the framework followed there and no others. */
@@ -76,6 +97,8 @@ export class Library {
   }
 }
 
+const followKey = (schoolId: string, subjectId: string): string => `${schoolId} ${subjectId}`;
+
 const library = kept([...LIBRARY_TABLES], loadLibrary, 1);
 
 /** The catalogue of a database's library. */
@@ -83,7 +106,7 @@ export const libraryOf = (runtime: Runtime): Promise<Library> => library(runtime
 
 async function loadLibrary(runtime: Runtime): Promise<Library> {
   const db = runtime.db.read;
-  const [subjects, skills, links, misconceptions, standards, frameworks, counts] = await Promise.all([
+  const [subjects, skills, links, misconceptions, standards, frameworks, counts, walk, followed] = await Promise.all([
     allSubjects(db),
     allSkills(db),
     allSkillLinks(db),
@@ -91,8 +114,26 @@ async function loadLibrary(runtime: Runtime): Promise<Library> {
     standardsOfSkills(db),
     allFrameworks(db),
     itemCounts(db),
+    crosswalk(db),
+    allFollowed(db),
   ]);
   const titles = new Map(frameworks.map(({ id, title }) => [id, title]));
+  const ends = new Map(walk.ends.map((end) => [end.id, end]));
+  const ties = walk.ties.flatMap(({ kind, ...tie }) => (kind === "precedes" ? [] : [{ ...tie, kind }]));
+  const named = (
+    { id, frameworkId, code, statement }: { id: string; frameworkId: string; code: string; statement: string },
+    via: CrosswalkKind | null,
+  ): NamedStandard => ({ id, frameworkId, framework: titles.get(frameworkId) ?? "", code, statement, via });
+  const standardsOf = (own: typeof standards): NamedStandard[] => [
+    ...own.map((standard) => named({ ...standard, id: standard.standardId }, null)),
+    ...standardsThrough(
+      own.map(({ standardId }) => standardId),
+      ties,
+    ).flatMap(({ id, via }) => {
+      const end = ends.get(id);
+      return end ? [named(end, via)] : [];
+    }),
+  ];
   const linked = (id: string, kind: "precedes" | "contrasts", own: "fromId" | "toId", other: "fromId" | "toId") =>
     links.filter((link) => link.kind === kind && link[own] === id).map((link) => link[other]);
   return new Library(
@@ -103,19 +144,13 @@ async function loadLibrary(runtime: Runtime): Promise<Library> {
     })),
     skills.map((skill) => ({
       ...skill,
-      standards: standards
-        .filter(({ skillId }) => skillId === skill.id)
-        .map(({ frameworkId, code, statement }) => ({
-          frameworkId,
-          framework: titles.get(frameworkId) ?? "",
-          code,
-          statement,
-        })),
+      standards: standardsOf(standards.filter(({ skillId }) => skillId === skill.id)),
       prerequisites: linked(skill.id, "precedes", "toId", "fromId"),
       contrasts: linked(skill.id, "contrasts", "fromId", "toId"),
       unlocks: linked(skill.id, "precedes", "fromId", "toId"),
       items: counts.find(({ skillId }) => skillId === skill.id)?.items ?? 0,
     })),
     new Map(misconceptions.map((entry) => [entry.id, entry])),
+    new Map(followed.map(({ schoolId, subjectId, frameworkId }) => [followKey(schoolId, subjectId), frameworkId])),
   );
 }

@@ -2,6 +2,7 @@ import "server-only";
 import { MessageChannel } from "node:worker_threads";
 import type { ItemFileKind, ItemFileReading } from "@/formats/exchange/readItemFile";
 import type { OutgoingItem } from "@/formats/qti/writePackage";
+import type { readCase } from "@/formats/standards/readCase";
 import { Refusal } from "./refusal";
 import { workerPool } from "./workerPool";
 
@@ -36,3 +37,13 @@ export async function readItems(
 /** Writes a content package in a thread of its own. */
 export const writeItems = (title: string, items: readonly OutgoingItem[]): Promise<Uint8Array> =>
   pool().run({ write: { title, items } }) as Promise<Uint8Array>;
+
+/** Reads a framework of standards in a thread of its own; stops at once when the signal is given. */
+export async function readFramework(framework: Uint8Array, signal: AbortSignal): Promise<ReturnType<typeof readCase>> {
+  try {
+    return (await pool().run({ framework }, { signal })) as ReturnType<typeof readCase>;
+  } catch (error) {
+    if (signal.aborted) throw new Refusal("closed", "Reading the file was stopped. Nothing was changed.");
+    throw new Error("Reading the framework failed.", { cause: error });
+  }
+}

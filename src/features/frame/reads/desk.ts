@@ -28,7 +28,8 @@ export async function searchEntries(context: Context, classIds: readonly string[
   ]);
   // Whoever looks over a whole school sees all that there is.
   const words = classes.map(({ subject }) => subject);
-  const scope = classIds.length === 0 ? library.subjects : classScope(words, library.subjects);
+  const subjects = library.subjectsAt(context.actor.schoolId);
+  const scope = classIds.length === 0 ? subjects : classScope(words, subjects);
   const names = fullNames(students.map(({ person }) => person));
   return [
     ...students.map(({ person }) => ({

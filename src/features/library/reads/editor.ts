@@ -38,7 +38,7 @@ export async function itemEditor(
   const ownBanks = open.filter(({ mayChange }) => mayChange).map(({ bank: { id, name } }) => ({ id, name }));
   const shared = {
     ownBanks,
-    skills: library.skills.map(({ id, name, grade, standards }) => ({
+    skills: library.skillsAt(staff.schoolId).map(({ id, name, grade, standards }) => ({
       id,
       name,
       grade,

@@ -1,8 +1,9 @@
 import "server-only";
-import { createHash } from "node:crypto";
 import { frameworkById, linksOfFramework, standardsOfFramework } from "@/db/queries/library";
+import type { StandardLinkRecord } from "@/formats/standards/standardsPackage";
 import { writeCase } from "@/formats/standards/writeCase";
 import { demandStaff } from "@/server/access/demand";
+import { exchangeId } from "@/server/library/exchangeId";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 
@@ -13,18 +14,18 @@ export async function frameworkFile({ runtime, actor }: Context, frameworkId: st
   const framework = await frameworkById(db, frameworkId);
   if (!framework) throw new Refusal("not-found", "This framework is not in the library.");
   const [rows, links] = await Promise.all([standardsOfFramework(db, frameworkId), linksOfFramework(db, frameworkId)]);
-  const caseIds = new Map(rows.map(({ id, caseId }) => [id, caseId ?? uuidOf(id)]));
-  const named = (id: string) => caseIds.get(id) ?? uuidOf(id);
+  const caseIds = new Map(rows.map(({ id, caseId }) => [id, caseId ?? exchangeId(id)]));
+  const named = (id: string) => caseIds.get(id) ?? exchangeId(id);
   const text = writeCase({
     document: {
-      caseId: framework.caseId ?? uuidOf(framework.id),
+      caseId: framework.caseId ?? exchangeId(framework.id),
       title: framework.title,
       version: framework.version,
       language: framework.language,
-      creator: framework.title,
-      unread: {},
+      creator: framework.creator || framework.title,
+      unread: framework.unread?.document ?? {},
     },
-    standards: rows.map(({ id, parentId, type, code, statement, gradeLow, gradeHigh }) => ({
+    standards: rows.map(({ id, parentId, type, code, statement, gradeLow, gradeHigh, unread }) => ({
       caseId: named(id),
       parentCaseId: parentId === null ? null : named(parentId),
       type,
@@ -32,32 +33,31 @@ export async function frameworkFile({ runtime, actor }: Context, frameworkId: st
       statement,
       gradeLow,
       gradeHigh,
-      unread: {},
+      unread: unread ?? {},
     })),
-    links: links.map(({ fromId, toId, kind }) => ({
-      caseId: uuidOf(`${fromId} ${kind} ${toId}`),
-      kind,
-      fromCaseId: named(fromId),
-      toCaseId: named(toId),
-      unread: {},
-    })),
+    links: [
+      ...links.map(({ fromId, fromCaseId, toId, toCaseId, kind, caseId, unread }) => ({
+        caseId: caseId ?? exchangeId(`${fromId} ${kind} ${toId}`),
+        kind,
+        fromCaseId: fromCaseId ?? exchangeId(fromId),
+        toCaseId: toCaseId ?? exchangeId(toId),
+        unread: unread ?? {},
+      })),
+      ...((framework.unread?.links ?? []) as readonly StandardLinkRecord[]),
+    ],
     branches: Object.fromEntries(
-      rows.map(({ id, parentId }) => [
-        named(id),
-        { caseId: uuidOf(`${id} in ${parentId ?? frameworkId}`), unread: {} },
-      ]),
+      rows.flatMap(({ id, parentId, branch, caseId }) =>
+        // What came without an association at the top goes out without one.
+        branch === null && caseId !== null && parentId === null
+          ? []
+          : [[named(id), branch ?? { caseId: exchangeId(`${id} in ${parentId ?? frameworkId}`), unread: {} }]],
+      ),
     ),
-    unread: { associations: [], parts: {} },
+    unread: { associations: framework.unread?.associations ?? [], parts: framework.unread?.parts ?? {} },
   });
   return {
     name: `${framework.title.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase()}.json`,
     type: "application/json; charset=utf-8",
     bytes: new TextEncoder().encode(text),
   };
-}
-
-/** An identifier for what came without one, always the same for the same thing (RFC 9562, version 8). */
-function uuidOf(name: string): string {
-  const hex = createHash("sha256").update(`oxbow ${name}`).digest("hex");
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
 }

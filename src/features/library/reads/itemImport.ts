@@ -27,9 +27,11 @@ const ownBanks = async (context: Context) =>
     .filter(({ mayChange }) => mayChange)
     .map(({ bank: { id, name } }) => ({ id, name }));
 
-async function skillChoices({ runtime }: Context): Promise<SkillChoice[]> {
-  const { skills } = await libraryOf(runtime);
-  return skills.map(({ id, name, grade, standards }) => ({ id, name, grade, code: standards[0]?.code ?? "" }));
+async function skillChoices({ runtime, actor }: Context): Promise<SkillChoice[]> {
+  const library = await libraryOf(runtime);
+  return library
+    .skillsAt(actor.schoolId)
+    .map(({ id, name, grade, standards }) => ({ id, name, grade, code: standards[0]?.code ?? "" }));
 }
 
 /** Where the reading of a file stands, or what would become of its items. */

@@ -10,9 +10,9 @@ import type { Context } from "@/server/runtime/context";
 import type { SkillCard, SkillPage } from "../types";
 
 export async function skillCards(context: Context): Promise<SkillCard[]> {
-  demandStaff(context.actor);
+  const { schoolId } = demandStaff(context.actor);
   const library = await libraryOf(context.runtime);
-  return library.skills.map((skill) => ({
+  return library.skillsAt(schoolId).map((skill) => ({
     id: skill.id,
     name: skill.name,
     grade: skill.grade,
@@ -23,9 +23,9 @@ export async function skillCards(context: Context): Promise<SkillCard[]> {
 
 /** A skill with one draw of each of its items; `draw` picks which. */
 export async function skillPage({ runtime, actor }: Context, skillId: string, draw: number): Promise<SkillPage> {
-  demandStaff(actor);
+  const { schoolId } = demandStaff(actor);
   const library = await libraryOf(runtime);
-  const skill = library.skill(skillId);
+  const skill = library.skillsAt(schoolId).find(({ id }) => id === skillId) ?? library.skill(skillId);
   const shelf = await shelfOf(runtime, skillId);
   const seed = Number.isInteger(draw) && draw >= 0 ? draw % DRAWS_AN_ITEM : 0;
   const brief = (id: string) => ({ id, name: library.skill(id).name });
@@ -39,6 +39,7 @@ export async function skillPage({ runtime, actor }: Context, skillId: string, dr
     framework: standard?.framework ?? "",
     code: standard?.code ?? "",
     statement: standard?.statement ?? "",
+    via: standard?.via ?? null,
     buildsOn: skill.prerequisites.map(brief),
     unlocks: skill.unlocks.map(brief),
     lesson: shelf.lesson,

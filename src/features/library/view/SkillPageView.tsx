@@ -5,6 +5,7 @@ import { ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import { NumberTable } from "@/ui/primitives/NumberTable";
 import { Strips } from "@/ui/primitives/Strips";
+import { VIA_WORDS } from "@/words/staff/standardWords";
 import type { NotesView } from "../itemTypes";
 import type { SkillPage } from "../types";
 import { Notes } from "./Notes";
@@ -23,7 +24,10 @@ export function SkillPageView({
 }) {
   return (
     <div className="px-5 py-4">
-      <PageHead title={skill.name} sub={`Grade ${skill.grade}, ${skill.framework} ${skill.code}: ${skill.statement}`}>
+      <PageHead
+        title={skill.name}
+        sub={`Grade ${skill.grade}${skill.code === "" ? "" : `, ${skill.framework} ${skill.code}${skill.via ? ` (${VIA_WORDS[skill.via]})` : ""}: ${skill.statement}`}`}
+      >
         <ButtonLink look="main" href={`${base}/work/new?skill=${skill.id}`}>
           Assign practice
         </ButtonLink>

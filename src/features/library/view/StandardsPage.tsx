@@ -1,17 +1,29 @@
 "use client";
+import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { parseAsInteger, parseAsString, useQueryState } from "nuqs";
-import { useDeferredValue } from "react";
+import { useDeferredValue, useRef } from "react";
+import { usePrinting } from "@/client/usePrinting";
+import { useRun } from "@/client/useRun";
 import { searchStandards } from "@/core/library/searchStandards";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { gradeSpan } from "@/words/staff/gradeWords";
+import { VIA_WORDS } from "@/words/staff/standardWords";
+import { followFrameworkAction } from "../actions";
 import type { StandardsPageView, StandardView } from "../types";
 import { LibraryWays } from "./LibraryWays";
+
+/** A framework of more entries than this is drawn as it comes into view. */
+const MOST_DRAWN = 200;
+const ROW_PIXELS = 64;
 
 /** A framework's standards as a tree, narrowed by words, pasted codes, grade and strand, each with the skills that belong to it. */
 export function StandardsPage({ view, base }: { readonly view: StandardsPageView; readonly base: string }) {
   const router = useRouter();
+  const run = useRun(undoAction);
   const [text, setText] = useQueryState("find", parseAsString.withDefault(""));
   const [grade, setGrade] = useQueryState("grade", parseAsInteger);
   const [strand, setStrand] = useQueryState("strand", parseAsString);
@@ -22,7 +34,10 @@ export function StandardsPage({ view, base }: { readonly view: StandardsPageView
   const grades = gradesOf(standards);
   return (
     <div className="px-5 py-4">
-      <PageHead title="Library" sub={`${framework.title}, version ${framework.version}: ${standards.length} entries.`}>
+      <PageHead
+        title="Library"
+        sub={`${framework.title}, version ${framework.version}: ${standards.length} entries.${framework.isFollowed ? " Your school's reports follow it." : ""}`}
+      >
         <a
           className="decoration-hair text-[15px] underline underline-offset-3"
           href={`/api/frameworks/${encodeURIComponent(framework.id)}`}
@@ -30,6 +45,23 @@ export function StandardsPage({ view, base }: { readonly view: StandardsPageView
         >
           Save as a standards file (CASE)
         </a>
+        {view.mayManage ? (
+          <ButtonLink href={`${base}/library/standards/bring-in`}>Bring standards in</ButtonLink>
+        ) : null}
+        {view.mayManage && !framework.isFollowed ? (
+          <Button
+            disabled={run.busy}
+            onClick={() =>
+              run(
+                () => followFrameworkAction({ frameworkId: framework.id }),
+                `Reports follow “${framework.title}”.`,
+                () => router.refresh(),
+              )
+            }
+          >
+            Follow it in reports
+          </Button>
+        ) : null}
       </PageHead>
       <LibraryWays base={base} at="standards" />
       <p className="text-mute mb-3 flex flex-wrap items-baseline gap-x-2 text-[15px]">
@@ -88,13 +120,46 @@ export function StandardsPage({ view, base }: { readonly view: StandardsPageView
           </button>
         </p>
       ) : (
-        <ul className="max-w-4xl text-[15px]">
-          {found.rows.map(({ standard, depth, isMatch }) => (
-            <Row key={standard.id} standard={standard} depth={depth} isMatch={isMatch} base={base} />
-          ))}
-        </ul>
+        <Rows rows={found.rows} base={base} />
       )}
     </div>
+  );
+}
+
+type Found = ReturnType<typeof searchStandards<StandardView>>["rows"][number];
+
+/** Rows of a long framework are drawn as they come into view, on paper all of them. */
+function Rows({ rows, base }: { readonly rows: readonly Found[]; readonly base: string }) {
+  const list = useRef<HTMLUListElement>(null);
+  const printing = usePrinting();
+  const virtual = useWindowVirtualizer({
+    count: rows.length,
+    estimateSize: () => ROW_PIXELS,
+    overscan: 15,
+    scrollMargin: list.current?.offsetTop ?? 0,
+  });
+  if (printing || rows.length <= MOST_DRAWN)
+    return (
+      <ul className="max-w-4xl text-[15px]">
+        {rows.map((row) => (
+          <Row key={row.standard.id} {...row} base={base} />
+        ))}
+      </ul>
+    );
+  const shown = virtual.getVirtualItems();
+  const before = (shown[0]?.start ?? 0) - virtual.options.scrollMargin;
+  const after = virtual.getTotalSize() - ((shown.at(-1)?.end ?? 0) - virtual.options.scrollMargin);
+  return (
+    <ul ref={list} className="max-w-4xl text-[15px]" aria-label={`${rows.length} standards`}>
+      <li aria-hidden style={{ height: Math.max(0, before) }} />
+      {shown.map(({ index }) => {
+        const row = rows[index];
+        return row ? (
+          <Row key={row.standard.id} {...row} base={base} place={index} measure={virtual.measureElement} />
+        ) : null;
+      })}
+      <li aria-hidden style={{ height: Math.max(0, after) }} />
+    </ul>
   );
 }
 
@@ -103,16 +168,22 @@ function Row({
   depth,
   isMatch,
   base,
-}: {
-  readonly standard: StandardView;
-  readonly depth: number;
-  readonly isMatch: boolean;
+  place,
+  measure,
+}: Found & {
   readonly base: string;
+  readonly place?: number;
+  readonly measure?: (element: Element | null) => void;
 }) {
-  const { code, statement, gradeLow, gradeHigh, skills } = standard;
+  const { code, statement, gradeLow, gradeHigh, skills, ties } = standard;
   const isHeading = depth === 0;
   return (
-    <li className="border-hair border-t py-2" style={{ paddingLeft: `${depth * 1.75}rem` }}>
+    <li
+      ref={measure}
+      data-index={place}
+      className="border-hair border-t py-2"
+      style={{ paddingLeft: `${depth * 1.75}rem` }}
+    >
       <div className="flex gap-4">
         <span className={`w-24 shrink-0 ${isMatch ? "font-semibold" : "text-mute"}`}>{code}</span>
         <span className={`flex-1 ${isHeading ? "font-serif text-[18px]" : ""} ${isMatch ? "" : "text-mute"}`}>
@@ -122,12 +193,23 @@ function Row({
       </div>
       {skills.length > 0 ? (
         <p className="pl-28">
-          {skills.map(({ id, name }, place) => (
+          {skills.map(({ id, name, via }, nth) => (
             <span key={id}>
-              {place > 0 ? ", " : ""}
+              {nth > 0 ? ", " : ""}
               <Link className="decoration-hair underline underline-offset-3" href={`${base}/library/${id}`}>
                 {name}
               </Link>
+              {via === null || via === "same" ? "" : ` (${VIA_WORDS[via]})`}
+            </span>
+          ))}
+        </p>
+      ) : null}
+      {ties.length > 0 ? (
+        <p className="text-mute pl-28 text-[14px]">
+          {ties.map(({ code: other, statement: says, via }, nth) => (
+            <span key={`${other} ${says}`} title={says}>
+              {nth > 0 ? "; " : ""}
+              {VIA_WORDS[via]}: {other || says}
             </span>
           ))}
         </p>
