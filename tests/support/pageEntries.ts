@@ -55,6 +55,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/evidence")]: { needs: ofClass(), params: slug },
   [ofDesk("/history")]: { needs: ofClass(), params: slug },
   [ofDesk("/library")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/map")]: { needs: (at) => ["staff", ...ofClass()(at)], params: slug },
   [ofDesk("/library/items")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/items/new")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/items/[itemId]")]: {

@@ -29,6 +29,10 @@ CREATE TABLE `library_drafts` (
 );
 --> statement-breakpoint
 CREATE INDEX `library_drafts_by_owner` ON `library_drafts` (`owner_id`);--> statement-breakpoint
+CREATE INDEX `library_drafts_by_school` ON `library_drafts` (`school_id`);--> statement-breakpoint
+CREATE INDEX `library_drafts_by_bank` ON `library_drafts` (`bank_id`);--> statement-breakpoint
+CREATE INDEX `library_drafts_by_skill` ON `library_drafts` (`skill_id`);--> statement-breakpoint
+CREATE INDEX `library_drafts_by_subject` ON `library_drafts` (`subject_id`);--> statement-breakpoint
 CREATE TABLE `followed_frameworks` (
 	`id` text PRIMARY KEY NOT NULL,
 	`school_id` text NOT NULL,
@@ -40,6 +44,8 @@ CREATE TABLE `followed_frameworks` (
 );
 --> statement-breakpoint
 CREATE UNIQUE INDEX `followed_frameworks_once` ON `followed_frameworks` (`school_id`,`subject_id`);--> statement-breakpoint
+CREATE INDEX `followed_frameworks_by_subject` ON `followed_frameworks` (`subject_id`);--> statement-breakpoint
+CREATE INDEX `followed_frameworks_by_framework` ON `followed_frameworks` (`framework_id`);--> statement-breakpoint
 CREATE TABLE `passage_versions` (
 	`id` text PRIMARY KEY NOT NULL,
 	`passage_id` text NOT NULL,
@@ -55,6 +61,7 @@ CREATE TABLE `passage_versions` (
 );
 --> statement-breakpoint
 CREATE UNIQUE INDEX `passage_versions_by_number` ON `passage_versions` (`passage_id`,`number`);--> statement-breakpoint
+CREATE INDEX `passage_versions_by_author` ON `passage_versions` (`author_id`);--> statement-breakpoint
 CREATE TABLE `passages` (
 	`id` text PRIMARY KEY NOT NULL,
 	`shipped` integer DEFAULT false NOT NULL,
@@ -67,6 +74,7 @@ CREATE TABLE `passages` (
 );
 --> statement-breakpoint
 CREATE INDEX `passages_by_bank` ON `passages` (`bank_id`,`outside_id`);--> statement-breakpoint
+CREATE INDEX `passages_by_author` ON `passages` (`author_id`);--> statement-breakpoint
 DROP INDEX `items_by_bank`;--> statement-breakpoint
 ALTER TABLE `items` ADD `outside_id` text;--> statement-breakpoint
 CREATE INDEX `items_by_bank` ON `items` (`bank_id`,`outside_id`);--> statement-breakpoint

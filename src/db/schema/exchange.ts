@@ -29,7 +29,13 @@ export const libraryDrafts = sqliteTable(
     appliedAt: integer("applied_at"),
     changeId: text("change_id"),
   },
-  (t) => [index("library_drafts_by_owner").on(t.ownerId)],
+  (t) => [
+    index("library_drafts_by_owner").on(t.ownerId),
+    index("library_drafts_by_school").on(t.schoolId),
+    index("library_drafts_by_bank").on(t.bankId),
+    index("library_drafts_by_skill").on(t.skillId),
+    index("library_drafts_by_subject").on(t.subjectId),
+  ],
 );
 
 /** What a version was read from, where not all of it could be kept: it goes out again with the item. */

@@ -52,7 +52,11 @@ export const followedFrameworks = sqliteTable(
       .notNull()
       .references(() => frameworks.id),
   },
-  (t) => [uniqueIndex("followed_frameworks_once").on(t.schoolId, t.subjectId)],
+  (t) => [
+    uniqueIndex("followed_frameworks_once").on(t.schoolId, t.subjectId),
+    index("followed_frameworks_by_subject").on(t.subjectId),
+    index("followed_frameworks_by_framework").on(t.frameworkId),
+  ],
 );
 
 /** A tree of any depth. */

@@ -16,7 +16,7 @@ export const passages = sqliteTable(
     outsideId: text("outside_id"),
     retiredAt: integer("retired_at"),
   },
-  (t) => [index("passages_by_bank").on(t.bankId, t.outsideId)],
+  (t) => [index("passages_by_bank").on(t.bankId, t.outsideId), index("passages_by_author").on(t.authorId)],
 );
 
 /**
@@ -40,5 +40,8 @@ export const passageVersions = sqliteTable(
     createdAt: integer("created_at").notNull(),
     authorId: text("author_id").references(() => people.id),
   },
-  (t) => [uniqueIndex("passage_versions_by_number").on(t.passageId, t.number)],
+  (t) => [
+    uniqueIndex("passage_versions_by_number").on(t.passageId, t.number),
+    index("passage_versions_by_author").on(t.authorId),
+  ],
 );

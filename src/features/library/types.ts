@@ -63,3 +63,36 @@ export interface StandardView {
   /** Standards of other frameworks that a crosswalk ties it to. */
   readonly ties: readonly { readonly code: string; readonly statement: string; readonly via: CrosswalkKind }[];
 }
+
+/** Skills through the grades with what each builds on; pixels, from the upper left. */
+export interface SkillMapView {
+  /** The skill that the map is about; null for the whole library. */
+  readonly around: { readonly id: string; readonly name: string } | null;
+  readonly width: number;
+  readonly height: number;
+  readonly node: { readonly width: number; readonly height: number };
+  readonly grades: readonly { readonly grade: number; readonly x: number; readonly width: number }[];
+  readonly lines: readonly {
+    readonly from: string;
+    readonly to: string;
+    readonly points: readonly { readonly x: number; readonly y: number }[];
+  }[];
+  /** Of the chosen classes; 0 where none is chosen. */
+  readonly students: number;
+  readonly skills: readonly MapSkill[];
+}
+
+export interface MapSkill {
+  readonly id: string;
+  readonly name: string;
+  readonly grade: number;
+  readonly code: string;
+  readonly x: number;
+  readonly y: number;
+  readonly buildsOn: readonly string[];
+  readonly leadsTo: readonly string[];
+  /** Students of whom enough is known. */
+  readonly met: number;
+  /** How many of them stand at each level, from the lowest. */
+  readonly levels: readonly number[];
+}

@@ -2,6 +2,7 @@ import Link from "next/link";
 
 const WAYS = [
   ["skills", "", "Skills"],
+  ["map", "/map", "Map"],
   ["items", "/items", "Items"],
   ["standards", "/standards", "Standards"],
   ["banks", "/banks", "Banks"],

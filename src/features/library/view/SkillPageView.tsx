@@ -39,7 +39,10 @@ export function SkillPageView({
         {skill.buildsOn.length > 0 ? "Builds on " : "Builds on nothing else here. "}
         <Names entries={skill.buildsOn} base={base} />
         {skill.unlocks.length > 0 ? " Leads to " : ""}
-        <Names entries={skill.unlocks} base={base} />
+        <Names entries={skill.unlocks} base={base} />{" "}
+        <Link className="decoration-hair underline underline-offset-3" href={`${base}/library/map?skill=${skill.id}`}>
+          See it on the map
+        </Link>
       </p>
       <div className="grid gap-8 text-[15px] lg:grid-cols-3">
         <section>
