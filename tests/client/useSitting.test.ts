@@ -20,6 +20,7 @@ const SERVER_NOW = Date.parse("2026-11-23T08:30:00Z");
 const item = (presentationId: string, hint: string | null = null): ItemView => ({
   presentationId,
   skillId: "s",
+  passage: null,
   stem: "?",
   table: [],
   parts: [{ id: "a", kind: "number", prompt: null, shown: { unit: null } }],

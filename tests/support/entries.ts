@@ -9,6 +9,7 @@ import { insertErasure } from "@/db/queries/students";
 import { makeBank, openBank } from "@/features/library/writes/banks";
 import { saveDraft } from "@/features/library/writes/drafts";
 import { beginItemImport } from "@/features/library/writes/importItems";
+import { keepPassage } from "@/features/library/writes/passages";
 import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
 import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
 import { beginImport } from "@/features/roster/writes/importRoster";
@@ -42,6 +43,8 @@ export interface Around {
   readonly bankRights: readonly { personId: string; schoolId: null; role: null; level: "use" }[];
   /** A draft in it. */
   readonly itemId: string;
+  /** A passage in it. */
+  readonly passageId: string;
   /** A file of items on its way into it. */
   readonly fileId: string;
   /** A file of standards of the owner's. */
@@ -506,6 +509,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofFile,
     call: ({ fileId }) => library("applyItemImportAction")({ draftId: fileId, fingerprint: "none" }),
   },
+  "library/keepPassageAction": {
+    needs: ofBank("change"),
+    call: ({ passageId }) => library("keepPassageAction")({ passageId, title: "Tide", text: "It goes out." }),
+  },
+  "library/retirePassageAction": {
+    needs: ofBank("change"),
+    call: ({ passageId }) => library("retirePassageAction")({ passageId }),
+  },
   "POST api/frameworks/files": {
     needs: ownSchool,
     call: () => {
@@ -716,6 +727,8 @@ export async function prepareEntries(): Promise<TestSchool> {
       fileName: "items.csv",
       bytes: csv("Question,Answer\n2 + 2?,4"),
     });
+    const passageId = id();
+    await keepPassage(await school.teacher(owner), { passageId, bankId, title: "Tide", text: "It comes in." });
     const frameworkFileId = id();
     await db.write((tx) =>
       insertLibraryDraft(tx, {
@@ -751,6 +764,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       bankId,
       bankRights: isOwn ? [{ personId: "kim", schoolId: null, role: null, level: "use" }] : [],
       itemId,
+      passageId,
       fileId,
       frameworkFileId,
     });

@@ -74,5 +74,6 @@ export const outgoing = (id: string, body: ItemBody): OutgoingItem => ({
   language: "en",
   skillIds: ["times-as-many"],
   standards: [{ code: "R.6.1", caseId: "5b0c0d5e-0000-4000-8000-000000000001" }],
+  passage: null,
   original: null,
 });

@@ -90,6 +90,12 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     needs: (at) => ["staff", ["use", bankOf(at)]],
     params: ({ bankId }) => ({ ...ownDesk(), bankId }),
   },
+  [ofDesk("/library/passages")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/passages/new")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/passages/[passageId]")]: {
+    needs: (at) => ["staff", ["use", bankOf(at)]],
+    params: ({ passageId }) => ({ ...ownDesk(), passageId }),
+  },
   [ofDesk("/library/standards/bring-in")]: { needs: ownSchool, params: ownDesk },
   [ofDesk("/library/standards/bring-in/[draftId]")]: {
     needs: ({ owner, schoolId }) => [

@@ -277,6 +277,7 @@ export function plainItem(kinds: readonly ItemKind[]): fc.Arbitrary<ExchangeItem
         language,
         skillIds: [],
         standards: [],
+        passage: null,
       };
     });
 }

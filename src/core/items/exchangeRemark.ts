@@ -10,7 +10,6 @@ export type ExchangeRemarkCode =
   | "emphasis-lost"
   | "script-left-out"
   | "link-left-out"
-  | "passage-in-stem"
   | "passage-missing"
   | "rubric-left-out"
   | "catalogue-left-out"

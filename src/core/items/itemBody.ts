@@ -87,4 +87,6 @@ export interface ItemVersion {
   readonly id: string;
   readonly itemId: string;
   readonly body: ItemBody;
+  /** The text that it is asked about; null or absent for none. */
+  readonly passageId?: string | null;
 }

@@ -112,6 +112,9 @@ export interface ChangeFacts {
   "items-taken-out": { readonly items: number; readonly from: string; readonly format: "package" | "csv" | "xlsx" };
   "items-retired": { readonly items: number };
   "items-brought-back": { readonly items: number };
+  /** Without its title where the bank is restricted. */
+  "passage-kept": { readonly title: string; readonly version: number };
+  "passage-retired": { readonly title: string };
   "framework-imported": {
     readonly title: string;
     readonly isNew: boolean;
@@ -188,6 +191,8 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "items-taken-out": "export",
   "items-retired": "library",
   "items-brought-back": "library",
+  "passage-kept": "library",
+  "passage-retired": "library",
   "framework-imported": "library",
   "framework-followed": "library",
   "note-kept": "library",

@@ -1,5 +1,6 @@
 import type { PictureStrip } from "@/core/items/drawItem";
 import type { ItemKind } from "@/core/items/itemKind";
+import type { Passage } from "@/core/items/passage";
 import type { ShownOf } from "@/core/items/rooms";
 import type { Lesson } from "@/core/model/content";
 import type { MasteryMark } from "@/core/model/masteryMark";
@@ -17,6 +18,8 @@ export interface PartView<Kind extends ItemKind = ItemKind> {
 export interface ItemView {
   readonly presentationId: string;
   readonly skillId: string;
+  /** The text that it is asked about; null for none. */
+  readonly passage: Passage | null;
   readonly stem: string;
   readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
   readonly parts: readonly PartView[];

@@ -7,6 +7,7 @@ import { applyFrameworkImport, chooseSubject, followFramework, stopReadingFramew
 import { applyItemImport, chooseForImport, stopReadingItems } from "./writes/importItems";
 import { bringItemsBack, copyItems, dropDraft, moveItems, retireItems } from "./writes/items";
 import { keepNote } from "./writes/notes";
+import { keepPassage, retirePassage } from "./writes/passages";
 
 type Done = Promise<ActionResult<{ changeId: string }>>;
 
@@ -75,4 +76,12 @@ export async function applyFrameworkImportAction(
 }
 export async function followFrameworkAction(input: unknown): Done {
   return runAction((context) => followFramework(context, input));
+}
+export async function keepPassageAction(
+  input: unknown,
+): Promise<ActionResult<{ changeId: string | null; version: number }>> {
+  return runAction((context) => keepPassage(context, input));
+}
+export async function retirePassageAction(input: unknown): Done {
+  return runAction((context) => retirePassage(context, input));
 }

@@ -26,6 +26,8 @@ export interface ItemImportView {
   /** Items of which something could not be kept. */
   readonly notWhole: number;
   readonly unread: readonly string[];
+  /** Passages that come in, and those whose words change. */
+  readonly passages: { readonly added: number; readonly changed: number };
   readonly show: ImportShow;
   readonly lines: readonly ImportLine[];
   readonly total: number;

@@ -1,4 +1,5 @@
 import type { LookedItem } from "@/core/items/lookOver";
+import type { Passage } from "@/core/items/passage";
 import type { Noted } from "@/core/model/noted";
 import type { Facet, ItemOrder } from "./finderQuery";
 
@@ -53,6 +54,7 @@ export interface FinderView {
 /** An item on its own page. */
 export interface ItemPageView extends ItemLine {
   readonly looked: LookedItem | null;
+  readonly passage: PassageChoice | null;
   readonly mistakes: readonly { readonly words: string; readonly name: string }[];
   readonly skills: readonly { readonly id: string; readonly name: string; readonly codes: readonly string[] }[];
   readonly standards: readonly { readonly code: string; readonly statement: string }[];
@@ -95,6 +97,11 @@ export interface SkillChoice {
   readonly code: string;
 }
 
+/** A passage to be chosen, with its words. */
+export interface PassageChoice extends Passage {
+  readonly id: string;
+}
+
 /** What the editor starts from. */
 export interface EditorView {
   readonly itemId: string;
@@ -112,7 +119,9 @@ export interface EditorView {
     readonly language: string;
     readonly skillIds: readonly string[];
     readonly standardIds: readonly string[];
+    readonly passageId: string | null;
   };
+  readonly passages: readonly PassageChoice[];
   readonly skills: readonly SkillChoice[];
   readonly standards: readonly { readonly id: string; readonly code: string; readonly statement: string }[];
   readonly misconceptions: readonly { readonly id: string; readonly name: string }[];

@@ -1,4 +1,5 @@
 import type { LookedItem } from "@/core/items/lookOver";
+import type { PassageChoice } from "./itemTypes";
 
 /** How a sheet is printed, as it stands in the address. */
 export interface WorksheetWishes {
@@ -17,6 +18,8 @@ export interface WorksheetView {
   /** Short, the same for the same items, forms and draws. */
   readonly code: string;
   readonly forms: readonly { readonly letter: string; readonly items: readonly LookedItem[] }[];
+  /** What each item hangs on, by its place; null for none. */
+  readonly passages: readonly (PassageChoice | null)[];
   /** A sheet each; one a form, without a name, where no class was chosen. */
   readonly sheets: readonly {
     readonly key: string;

@@ -1,10 +1,18 @@
 import type { ExchangeRemark, ExchangeRemarkCode } from "@/core/items/exchangeRemark";
 import type { ItemBody } from "@/core/items/itemBody";
+import type { Passage } from "@/core/items/passage";
 
 /** A standard as files name it: by its code, and by its identifier where it has one. */
 export interface StandardName {
   readonly code: string;
   readonly caseId: string | null;
+}
+
+/** A text that items hang on, on its way into or out of a file. */
+export interface ExchangePassage extends Passage {
+  /** Stable in whatever it came from. */
+  readonly id: string;
+  readonly language: string;
 }
 
 /** An item on its way into or out of a file. */
@@ -18,6 +26,8 @@ export interface ExchangeItem {
   readonly language: string;
   readonly skillIds: readonly string[];
   readonly standards: readonly StandardName[];
+  /** What it is asked about; null for none. */
+  readonly passage: ExchangePassage | null;
 }
 
 /** Notes something about the item that is being read. */

@@ -47,6 +47,7 @@ export function itemOfRow(cells: ItemCells): RowReading {
       language: /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(cells.language) ? cells.language : "en",
       skillIds: listed(cells.skill),
       standards: listed(cells.standards).map((code) => ({ code, caseId: null })),
+      passage: null,
     },
   };
 }

@@ -16,9 +16,10 @@ export function rowOfItem({
   language,
   skillIds,
   standards,
+  passage,
 }: ExchangeItem): ItemCells | null {
   const [part] = body.parts;
-  const own = part && isPlain(body) ? answerCells(part) : null;
+  const own = part && passage === null && isPlain(body) ? answerCells(part) : null;
   if (!own) return null;
   const filled = (text: string) => filledBraces(text);
   return {

@@ -1,7 +1,7 @@
 import type { ExchangeRemark } from "@/core/items/exchangeRemark";
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
 import { braceWords, heldBraces } from "../exchange/braces";
-import type { ExchangeItem, Note } from "../exchange/exchangeItem";
+import type { ExchangeItem, ExchangePassage, Note } from "../exchange/exchangeItem";
 import { numberLiteral } from "../exchange/literals";
 import { findParts, isInteraction, type PartAt } from "./findParts";
 import { readGapMatch } from "./kinds/gapMatch";
@@ -31,10 +31,10 @@ const NO_RESPONSE: FoundResponse = {
 
 /**
  * Reads an item of version 3.0 (names of 2.1 and 2.2 made present ones before). What it says beyond what an item here holds is remarked;
- * an item without a question that can be asked and a key that can be judged is none. Never throws. `passages` gives the words of a shared
- * passage by the file that the item names; null where there is none.
+ * an item without a question that can be asked and a key that can be judged is none. Never throws. `passages` gives a shared passage by the file that
+ * the item names; null where there is none.
  */
-export function readItem(root: Xml, passages: (href: string) => string | null = () => null): ItemReading {
+export function readItem(root: Xml, passages: Passages = () => null): ItemReading {
   const remarks: ExchangeRemark[] = [];
   const note: Note = (code, at, line) => {
     const isKnown = remarks.some((known) => known.code === code && known.at === at);
@@ -50,7 +50,9 @@ export function readItem(root: Xml, passages: (href: string) => string | null = 
   }
 }
 
-function itemOf(root: Xml, note: Note, passages: (href: string) => string | null): ExchangeItem {
+type Passages = (href: string) => ExchangePassage | null;
+
+function itemOf(root: Xml, note: Note, passages: Passages): ExchangeItem {
   const body = childOf(root, "qti-item-body");
   const { attributes } = root;
   if (root.name !== "qti-assessment-item" || !body) throw new Unreadable("not-an-item", root.name);
@@ -67,9 +69,9 @@ function itemOf(root: Xml, note: Note, passages: (href: string) => string | null
   );
   const stem = stemOf(body, parts, boxes, note);
   const shared = childrenOf(root, "qti-assessment-stimulus-ref").flatMap(({ attributes: own, line }) => {
-    const text = passages(own.href ?? "");
-    note(text === null ? "passage-missing" : "passage-in-stem", own.href, line);
-    return text === null ? [] : [heldBraces(text)];
+    const passage = passages(own.href ?? "");
+    if (passage === null) note("passage-missing", own.href, line);
+    return passage ?? [];
   });
   const context = contextOf(root);
   const offset = numberLiteral(context.get("DIFFICULTY_OFFSET") ?? "0");
@@ -83,7 +85,7 @@ function itemOf(root: Xml, note: Note, passages: (href: string) => string | null
   const [hint, solution] = [told("HINT"), told("SOLUTION")];
   const title = (attributes.title ?? "").slice(0, TITLE_LETTERS);
   const asked = withQuestion({
-    stem: [...shared, stem.text].filter((text) => text !== "").join("\n"),
+    stem: stem.text,
     parts: read,
     title,
   });
@@ -113,6 +115,7 @@ function itemOf(root: Xml, note: Note, passages: (href: string) => string | null
       : "en",
     skillIds: [],
     standards: [],
+    passage: shared[0] ?? null,
   };
 }
 

@@ -1,7 +1,7 @@
 import type { ExchangeRemark, ExchangeRemarkCode, ItemFileProblem } from "@/core/items/exchangeRemark";
 import type { ItemBody } from "@/core/items/itemBody";
 import { faultsOf } from "@/core/items/lookOver";
-import type { ExchangeItem, ReadItem } from "../exchange/exchangeItem";
+import type { ExchangeItem, ExchangePassage, ReadItem } from "../exchange/exchangeItem";
 import { readZip } from "../package/readZip";
 import { ownId } from "./names";
 import { readItem } from "./readItem";
@@ -84,7 +84,7 @@ type FileAt = (path: string) => Uint8Array | undefined;
 function readResource(
   resource: Xml,
   fileAt: FileAt,
-  passages: (path: string) => string | null,
+  passages: (path: string) => ExchangePassage | null,
   seen: Set<string>,
 ): ReadItem {
   const file = pathOf("", resource.attributes.href ?? "");
@@ -102,7 +102,7 @@ function readResource(
 }
 
 interface Beside {
-  readonly passages: (href: string) => string | null;
+  readonly passages: (href: string) => ExchangePassage | null;
   readonly seen: Set<string>;
   readonly source: string | null;
   readonly resource: Xml | null;
@@ -135,6 +135,7 @@ function readDocument(file: string, bytes: Uint8Array, { passages, seen, source,
     depth: null,
     calculator: false,
     language: "en",
+    passage: null,
     ...reading.item,
     id,
     body: whole,
@@ -182,15 +183,30 @@ function titleOfTest(resources: readonly Xml[], fileAt: FileAt): string {
 }
 
 /** The words of shared passages, each read once however many items hang on it. */
-function keptPassages(fileAt: FileAt): (path: string) => string | null {
-  const known = new Map<string, string | null>();
+function keptPassages(fileAt: FileAt): (path: string) => ExchangePassage | null {
+  const known = new Map<string, ExchangePassage | null>();
   return (path) => {
     if (!known.has(path)) {
       const bytes = fileAt(path);
       const document = bytes ? readXml(bytes) : null;
-      known.set(path, document?.ok ? textOf([presentNames(document.root)], () => {}) : null);
+      known.set(path, document?.ok ? passageOf(presentNames(document.root)) : null);
     }
     return known.get(path) ?? null;
+  };
+}
+
+/** The words of a stimulus; null for a document of another kind, or without any. */
+function passageOf(root: Xml): ExchangePassage | null {
+  const { identifier = "", title = "", "xml:lang": language = "" } = root.attributes;
+  const paragraphs = textOf([root], () => {})
+    .split("\n")
+    .filter((line) => line !== "");
+  if (root.name !== "qti-assessment-stimulus" || paragraphs.length === 0 || identifier === "") return null;
+  return {
+    id: ownId(identifier),
+    title: title.trim().slice(0, 120) || (paragraphs[0] ?? "").slice(0, 60),
+    language: /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(language) ? language : "en",
+    paragraphs,
   };
 }
 

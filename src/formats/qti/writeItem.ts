@@ -56,6 +56,14 @@ export function writeItem(item: ExchangeItem, drawn: DrawnItem): WrittenItem {
     ...(told.length > 0
       ? [xml("qti-outcome-declaration", { identifier: "FEEDBACK", cardinality: "multiple", "base-type": "identifier" })]
       : []),
+    ...(item.passage
+      ? [
+          xml("qti-assessment-stimulus-ref", {
+            identifier: qtiName(item.passage.id),
+            href: `../${passageFile(item.passage.id)}`,
+          }),
+        ]
+      : []),
     xml("qti-item-body", {}, stem(item.body, drawn), ...parts.map(({ part, written }) => frame(part, written))),
     xml(
       "qti-response-processing",
@@ -69,6 +77,9 @@ export function writeItem(item: ExchangeItem, drawn: DrawnItem): WrittenItem {
   const pictures = parts.flatMap(({ written }) => written.picture ?? []);
   return { root, pictures: Object.fromEntries(pictures.map(({ name, svg }) => [name, svg])) };
 }
+
+/** Where the passage of an item stands in its package. */
+export const passageFile = (id: string): string => `passages/${qtiName(id)}.xml`;
 
 const outcome = (identifier: string, baseType: string, value: string): Xml =>
   xml(

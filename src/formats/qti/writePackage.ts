@@ -1,10 +1,10 @@
 import { strToU8, zipSync } from "fflate";
 import { drawItem } from "@/core/items/drawItem";
-import type { ExchangeItem, StandardName } from "../exchange/exchangeItem";
+import type { ExchangeItem, ExchangePassage, StandardName } from "../exchange/exchangeItem";
 import { qtiName } from "./names";
 import { readItem } from "./readItem";
 import { sourceText } from "./source";
-import { writeItem } from "./writeItem";
+import { passageFile, writeItem } from "./writeItem";
 import { writeXml } from "./xml/writeXml";
 import { type Xml, xml } from "./xml/xml";
 
@@ -45,10 +45,27 @@ export function writePackage(title: string, items: readonly OutgoingItem[]): Uin
       { identifier: name, type: "imsqti_item_xmlv3p0", href },
       ...alignment(item),
       ...[href, ...Object.keys(beside)].map((path) => xml("file", { href: path })),
+      ...(item.passage ? [xml("dependency", { identifierref: `passage.${qtiName(item.passage.id)}` })] : []),
     );
   });
+  const passages = new Map(items.flatMap(({ passage }) => (passage ? [[passage.id, passage] as const] : [])));
+  for (const passage of passages.values()) files[passageFile(passage.id)] = strToU8(writeXml(stimulusOf(passage)));
   files["test.xml"] = strToU8(writeXml(testOf(title, items)));
-  files["imsmanifest.xml"] = strToU8(writeXml(manifestOf(items, resources)));
+  files["imsmanifest.xml"] = strToU8(
+    writeXml(
+      manifestOf(items, [
+        ...[...passages.keys()].map((id) => {
+          const href = passageFile(id);
+          return xml(
+            "resource",
+            { identifier: `passage.${qtiName(id)}`, type: "imsqti_stimulus_xmlv3p0", href },
+            xml("file", { href }),
+          );
+        }),
+        ...resources,
+      ]),
+    ),
+  );
   return zipSync(files, { level: 6, mtime: MADE_AT });
 }
 
@@ -104,6 +121,13 @@ function alignment({ standards, skillIds }: ExchangeItem): Xml[] {
   ];
   return sets.length === 0 ? [] : [xml("metadata", {}, xml("csm:curriculumStandardsMetadataSet", {}, ...sets))];
 }
+
+const stimulusOf = ({ id, title, language, paragraphs }: ExchangePassage): Xml =>
+  xml(
+    "qti-assessment-stimulus",
+    { xmlns: TEST_NAMESPACE, identifier: qtiName(id), title, "xml:lang": language, "tool-name": "Oxbow" },
+    xml("qti-stimulus-body", {}, ...paragraphs.map((paragraph) => xml("p", {}, paragraph))),
+  );
 
 const testOf = (title: string, items: readonly OutgoingItem[]): Xml =>
   xml(

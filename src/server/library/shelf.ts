@@ -98,8 +98,14 @@ async function loadShelf(runtime: Runtime, skillId: string): Promise<Shelf> {
 }
 
 /** A stored version; what is stored was checked against its schema when it came in. */
-export const asVersion = ({ id, itemId, body }: { id: string; itemId: string; body: object }): ItemVersion => ({
+export const asVersion = ({
   id,
   itemId,
-  body: body as ItemBody,
-});
+  body,
+  passageId,
+}: {
+  id: string;
+  itemId: string;
+  body: object;
+  passageId: string | null;
+}): ItemVersion => ({ id, itemId, body: body as ItemBody, passageId });

@@ -10,7 +10,6 @@ export const EXCHANGE_MESSAGES: Readonly<Record<ExchangeRemarkCode | ImportRemar
   "emphasis-lost": "Bold and italic are lost.",
   "script-left-out": "A program in the text ({at}) is left out.",
   "link-left-out": "A link{atGiven, select, no {} other { to {at}}} is left out; its words stay.",
-  "passage-in-stem": "The shared passage now stands before the question.",
   "passage-missing": "The passage {at} is not in the file.",
   "rubric-left-out": "Notes for whoever scores or reads it aloud are left out.",
   "catalogue-left-out": "Read-aloud and language help is left out.",

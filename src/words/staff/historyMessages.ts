@@ -72,6 +72,9 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Took {items, plural, one {# item} other {# items}}{fromGiven, select, no {} other { of “{from}”}} out as {format, select, package {a package} xlsx {a workbook} other {a sheet}}",
   "items-retired": "Retired {items, plural, one {# item} other {# items}}",
   "items-brought-back": "Brought {items, plural, one {# item} other {# items}} back into use",
+  "passage-kept":
+    "{version, plural, =1 {Wrote} other {Changed}} {titleGiven, select, no {a passage} other {the passage “{title}”}}",
+  "passage-retired": "Retired {titleGiven, select, no {a passage} other {the passage “{title}”}}",
   "framework-imported":
     "{isNew, select, yes {Brought the standards “{title}” in: {added, plural, one {# entry} other {# entries}}} other {Brought “{title}” up to date: {added} added, {changed} changed, {gone} gone}}",
   "framework-followed": "Reports follow “{title}”",

@@ -8,7 +8,11 @@ import { bodyWith } from "../../support/newItem";
 import { olderItem, onlyItem, outgoing, packageOf, readAll, responseTo } from "../../support/packages";
 import { PARTS } from "../../support/partsOfEveryKind";
 
-const models = ITEM_KINDS.map((kind) => outgoing(`model of ${kind}`, bodyWith(PARTS[kind])));
+const tide = { id: "tide", title: "The tide", language: "en", paragraphs: ["It comes in.", "It goes out."] };
+const models = ITEM_KINDS.map((kind, place) => ({
+  ...outgoing(`model of ${kind}`, bodyWith(PARTS[kind])),
+  passage: place % 3 === 0 ? tide : null,
+}));
 const written = writePackage("Boats", models);
 
 describe("items that are drawn anew", () => {
@@ -175,15 +179,24 @@ describe("a package of version 2.1 written by hand", () => {
     expect(first?.remarks.every(({ line }) => line === undefined || line > 1)).toBe(true);
     expect(first?.original).toBe(text);
   });
-  it("puts a shared passage before the question", () => {
+  it("keeps a shared passage as one, whoever hangs on it", () => {
     const passage =
       '<qti-assessment-stimulus xmlns="http://www.imsglobal.org/xsd/imsqtiasi_v3p0" identifier="s" title="The tide"><qti-stimulus-body><p>The tide comes in.</p><p>The boats rise.</p></qti-stimulus-body></qti-assessment-stimulus>';
     const item = `<qti-assessment-item xmlns="http://www.imsglobal.org/xsd/imsqtiasi_v3p0" identifier="q" title="Q"><qti-response-declaration identifier="R" cardinality="single" base-type="identifier"><qti-correct-response><qti-value>A</qti-value></qti-correct-response></qti-response-declaration><qti-assessment-stimulus-ref identifier="s" href="../passages/tide.xml"/><qti-item-body><p>What rises?</p><qti-choice-interaction response-identifier="R" max-choices="1"><qti-simple-choice identifier="A">boats</qti-simple-choice><qti-simple-choice identifier="B">rocks</qti-simple-choice></qti-choice-interaction></qti-item-body></qti-assessment-item>`;
     const { item: read3, remarks } = onlyItem(
       packageOf({ "items/q.xml": item }, { "passages/tide.xml": passage }, "imsqti_item_xmlv3p0"),
     );
-    expect(read3.body.stem).toBe("The tide comes in.\nThe boats rise.\nWhat rises?");
-    expect(remarks).toEqual(["passage-in-stem"]);
+    expect(read3.body.stem).toBe("What rises?");
+    expect(read3.passage).toEqual({
+      id: "s",
+      title: "The tide",
+      language: "en",
+      paragraphs: ["The tide comes in.", "The boats rise."],
+    });
+    expect(remarks).toEqual([]);
+    expect(onlyItem(packageOf({ "items/q.xml": item }, {}, "imsqti_item_xmlv3p0")).remarks).toEqual([
+      "passage-missing",
+    ]);
   });
   it("reads a single document without a package", () => {
     const text = olderItem({

@@ -51,20 +51,23 @@ describe("a package stands up to the published element model", () => {
       } as PartBody),
     ),
   ];
-  const files = unpacked(every);
+  const tide = { id: "7 tides", title: "The tide", language: "en", paragraphs: ["It comes in.", "It goes out."] };
+  const files = unpacked(every.map((item, place) => (place < 2 ? { ...item, passage: tide } : item)));
   it("every kind of part, and all of them under one stem", () => {
     const documents = [...files].filter(([name]) => name.startsWith("items/"));
     expect(documents).toHaveLength(every.length);
     for (const [name, text] of documents) expect({ name, faults: faults(text, items) }).toEqual({ name, faults: [] });
   });
-  it("the test that lists them, and the manifest", () => {
+  it("a shared passage, the test that lists the items, and the manifest", () => {
+    const stimuli = [...files].filter(([name]) => name.startsWith("passages/"));
+    expect(stimuli.map(([, text]) => faults(text, items))).toEqual([[]]);
     expect(faults(files.get("test.xml") ?? "", items)).toEqual([]);
     expect(faults(files.get("imsmanifest.xml") ?? "", manifests)).toEqual([]);
   });
   it("names no file that is not there, and no variable that is not declared", () => {
     const all = [...files].filter(([name]) => name.endsWith(".xml"));
     for (const [name, text] of all) {
-      const folder = name.startsWith("items/") ? "items" : "";
+      const folder = /^(items|passages)\//.exec(name)?.[1] ?? "";
       for (const [, path = ""] of text.matchAll(/(?:src|href)="([^"]+)"/g))
         expect([...files.keys()]).toContain(new URL(path, `file:///${folder}/x`).pathname.replace(/^\/+/, ""));
       const declared = [...text.matchAll(/-declaration identifier="([^"]+)"/g)].map(([, id]) => id);

@@ -1,6 +1,7 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import type { ItemVersion } from "@/core/items/itemBody";
+import type { Passage } from "@/core/items/passage";
 import type { SkillState } from "@/core/mastery/skillState";
 import { skillsLookedAt } from "@/core/work/chooseNext";
 import type { Conductor } from "@/core/work/conductors/conductor";
@@ -14,6 +15,7 @@ import type { Queryable } from "@/db/queryable";
 import { statesByStudent } from "@/server/classroom/skillStates";
 import { type Drawer, drawerWith, versionsOf } from "@/server/library/drawnItems";
 import { type Library, libraryOf } from "@/server/library/library";
+import { passagesOf } from "@/server/library/passages";
 import { type Shelf, shelvesOf } from "@/server/library/shelf";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -32,6 +34,8 @@ export interface Run {
   readonly library: Library;
   readonly shelves: ReadonlyMap<string, Shelf>;
   readonly versions: ReadonlyMap<string, ItemVersion>;
+  /** What items hang on, as it is read now. */
+  readonly passages: ReadonlyMap<string, Passage>;
   readonly drawer: Drawer;
 }
 
@@ -68,9 +72,11 @@ export async function loadRun(
     gradeAtWork(db, personId, work.classId),
     schoolOf(runtime, work.schoolId),
   ]);
+  const passages = await passagesOf(runtime, versions.values());
   return {
     personId,
     schoolId: work.schoolId,
+    passages,
     work,
     conductor: conductorOf(part.kind),
     sitting,

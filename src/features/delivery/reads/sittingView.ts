@@ -65,6 +65,7 @@ function itemView(run: Run, item: SittingItemRow, lastFeedback: Feedback | null)
   return {
     presentationId: item.id,
     skillId: item.skillId,
+    passage: run.passages.get(run.versions.get(item.versionId)?.passageId ?? "") ?? null,
     stem: drawn.stem,
     table: drawn.table,
     parts: drawn.parts.map(

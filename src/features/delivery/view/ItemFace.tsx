@@ -1,5 +1,6 @@
 import { MathText } from "@/ui/primitives/MathText";
 import { NumberTable } from "@/ui/primitives/NumberTable";
+import { PassageText } from "@/ui/primitives/PassageText";
 import type { ItemView } from "../types";
 import { controlOf, type PartValues } from "./items/controls";
 
@@ -10,13 +11,19 @@ export function ItemFace({
   set,
   locked,
 }: {
-  readonly item: Pick<ItemView, "stem" | "table" | "parts">;
+  readonly item: Pick<ItemView, "stem" | "table" | "parts"> & Partial<Pick<ItemView, "passage">>;
   readonly values: PartValues;
   readonly set: (change: (before: PartValues) => PartValues) => void;
   readonly locked: boolean;
 }) {
   return (
     <>
+      {item.passage ? (
+        <PassageText
+          {...item.passage}
+          className="bg-field border-hair mb-5 max-h-[46vh] max-w-[640px] overflow-y-auto border px-4 py-3 text-[18px]"
+        />
+      ) : null}
       <p className="max-w-[640px] text-[24px] leading-normal">
         <MathText text={item.stem} />
       </p>

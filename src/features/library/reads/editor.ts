@@ -2,6 +2,7 @@ import "server-only";
 import type { ItemBody } from "@/core/items/itemBody";
 import { standardsOfItems } from "@/db/queries/itemCards";
 import { itemsById, skillRowsOf, standardsById, studentsByVersion, versionsOfItem } from "@/db/queries/items";
+import { passagesOfBanks } from "@/db/queries/passages";
 import { demandBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { libraryOf } from "@/server/library/library";
@@ -28,7 +29,13 @@ export async function itemEditor(
     itemId,
     bankId,
     skillId,
-  }: { readonly itemId: string | null; readonly bankId: string | null; readonly skillId: string | null },
+    passageId = null,
+  }: {
+    readonly itemId: string | null;
+    readonly bankId: string | null;
+    readonly skillId: string | null;
+    readonly passageId?: string | null;
+  },
 ): Promise<EditorView> {
   const staff = demandStaff(context.actor);
   readyToLook();
@@ -44,6 +51,12 @@ export async function itemEditor(
       grade,
       code: standards[0]?.code ?? "",
     })),
+    passages: (
+      await passagesOfBanks(
+        db,
+        open.map(({ bank }) => bank.id),
+      )
+    ).map(({ passage, version: { title, body } }) => ({ id: passage.id, title, paragraphs: body })),
     misconceptions: [...library.misconceptions.values()].map(({ id, name }) => ({ id, name })),
   };
   if (itemId === null) {
@@ -64,6 +77,7 @@ export async function itemEditor(
         language: "en",
         skillIds: library.skills.some(({ id }) => id === skillId) && skillId !== null ? [skillId] : [],
         standardIds: [],
+        passageId,
       },
     };
   }
@@ -98,6 +112,7 @@ export async function itemEditor(
       depth: version.depth,
       calculator: version.calculator,
       language: version.language,
+      passageId: version.passageId,
       ...alignment,
     },
   };

@@ -7,9 +7,10 @@ import { mapMisconceptions } from "@/core/items/mapMisconceptions";
 import { knownInBank, standardsByName } from "@/db/queries/itemExchange";
 import type { VersionRow } from "@/db/queries/items";
 import type { LibraryDraftRow } from "@/db/queries/libraryDrafts";
+import { currentWords, passagesInBank } from "@/db/queries/passages";
 import type { Queryable } from "@/db/queryable";
 import type { ItemAlignment } from "@/db/schema/items";
-import type { ExchangeItem } from "@/formats/exchange/exchangeItem";
+import type { ExchangeItem, ExchangePassage } from "@/formats/exchange/exchangeItem";
 import { rowOfItem } from "@/formats/exchange/rowOfItem";
 import { sameContent } from "@/formats/qti/source";
 import { type Library, libraryOf } from "@/server/library/library";
@@ -31,15 +32,26 @@ export interface PlannedItem {
   readonly known: { readonly itemId: string; readonly version: VersionRow } | null;
 }
 
+/** A passage of the file: the id that it has or gets here, and whether its words come in. */
+export interface PlannedPassage {
+  readonly passage: ExchangePassage;
+  readonly id: string;
+  readonly fate: "new" | "changed" | "unchanged";
+  /** Of the words that are here; 0 for none. */
+  readonly version: number;
+}
+
 export interface ImportPlan {
   readonly items: readonly PlannedItem[];
+  /** By their ids in the file. */
+  readonly passages: ReadonlyMap<string, PlannedPassage>;
   /** Changes when anything that would be done does. */
   readonly fingerprint: string;
 }
 
 /** What becomes of every item of a file as things stand now: what is there already, under which skill each comes, what keeps it from use. */
 export async function importPlan(
-  { runtime }: Context,
+  { runtime }: Pick<Context, "runtime">,
   db: Queryable,
   draft: LibraryDraftRow & { readonly bankId: string },
   reads: readonly LookedRead[],
@@ -75,12 +87,48 @@ export async function importPlan(
     byCaseId: groupBy(standards, ({ caseId }) => caseId ?? ""),
     defaultSkill: draft.skillId,
   };
-  const planned = reads.map((read) => plannedItem(read, knownById.get(read.item?.id ?? ""), around));
+  const passages = await plannedPassages(db, draft.bankId, items, runtime.newId);
+  const planned = reads.map((read) => plannedItem(read, knownById.get(read.item?.id ?? ""), { ...around, passages }));
   const fingerprint = createHash("sha256")
-    .update(JSON.stringify(planned.map(({ fate, alignment, known: old }) => [fate, alignment, old?.version.id])))
+    .update(
+      JSON.stringify([
+        planned.map(({ fate, alignment, known: old }) => [fate, alignment, old?.version.id]),
+        [...passages.values()].map(({ fate, version }) => [fate, version]),
+      ]),
+    )
     .digest("base64url")
     .slice(0, 20);
-  return { items: planned, fingerprint };
+  return { items: planned, passages, fingerprint };
+}
+
+/** Passages that items of the file hang on, told by their ids from those of the bank. */
+async function plannedPassages(
+  db: Queryable,
+  bankId: string,
+  items: readonly ExchangeItem[],
+  newId: () => string,
+): Promise<Map<string, PlannedPassage>> {
+  const wanted = new Map(items.flatMap(({ passage }) => (passage ? [[passage.id, passage] as const] : [])));
+  const known = await passagesInBank(db, bankId, [...wanted.keys()]);
+  const words = new Map(
+    (
+      await currentWords(
+        db,
+        known.map(({ id }) => id),
+      )
+    ).map((row) => [row.passageId, row]),
+  );
+  return new Map(
+    [...wanted].map(([id, passage]) => {
+      const own = known.find((one) => one.id === id || one.outsideId === id);
+      const now = own ? words.get(own.id) : undefined;
+      const isSame =
+        now !== undefined &&
+        sameContent([now.title, now.language, now.body], [passage.title, passage.language, passage.paragraphs]);
+      const fate = !own ? "new" : isSame ? "unchanged" : "changed";
+      return [id, { passage, id: own?.id ?? newId(), fate, version: now?.number ?? 0 }] as const;
+    }),
+  );
 }
 
 interface Around {
@@ -94,7 +142,11 @@ interface Around {
 
 type Known = Awaited<ReturnType<typeof knownInBank>>[number];
 
-function plannedItem(read: LookedRead, known: Known | undefined, around: Around): PlannedItem {
+function plannedItem(
+  read: LookedRead,
+  known: Known | undefined,
+  around: Around & Pick<ImportPlan, "passages">,
+): PlannedItem {
   const none: ItemAlignment = { skillIds: [], standardIds: [] };
   if (!read.item) return { read, item: null, fate: "left-out", alignment: none, remarks: read.remarks, known: null };
   const remarks: PlanRemark[] = [...read.remarks];
@@ -103,7 +155,8 @@ function plannedItem(read: LookedRead, known: Known | undefined, around: Around)
   const item = { ...read.item, body };
   const old = known ? { itemId: known.id, version: known.version } : null;
   const done = (fate: Fate): PlannedItem => ({ read, item, fate, alignment, remarks, known: old });
-  if (known && saysTheSame(item, known)) return done("unchanged");
+  const passageId = around.passages.get(item.passage?.id ?? "")?.id ?? null;
+  if (known && known.version.passageId === passageId && saysTheSame(item, known)) return done("unchanged");
   if (known?.version.status === "draft") {
     remarks.unshift({ code: "has-open-draft" });
     return done("left-out");

@@ -79,6 +79,10 @@ export async function itemImportState(
     },
     notWhole: plan.items.filter((item) => isShown(item, "not-whole")).length,
     unread: job.result.unread,
+    passages: {
+      added: [...plan.passages.values()].filter(({ fate }) => fate === "new").length,
+      changed: [...plan.passages.values()].filter(({ fate }) => fate === "changed").length,
+    },
     show,
     total: shown.length,
     from,

@@ -7,6 +7,7 @@ import { type LookedItem, lookedItem } from "@/core/items/lookOver";
 import { standardsOfItems } from "@/db/queries/itemCards";
 import { itemById } from "@/db/queries/itemSearch";
 import { itemsById, skillRowsOf, studentsByVersion, versionsOfItem } from "@/db/queries/items";
+import { currentWords } from "@/db/queries/passages";
 import { demandBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { cardsMade } from "@/server/library/itemCards";
@@ -53,11 +54,13 @@ export async function itemPage(
       )
     ).map((row) => [row.versionId, row.students]),
   );
+  const [passage] = await currentWords(db, asked.passageId === null ? [] : [asked.passageId]);
   const looked = drawnOrNull(asVersion(asked), seed);
   const skillIds = asked.alignment?.skillIds ?? skillRows.map(({ skillId }) => skillId);
   return {
     ...line,
     looked,
+    passage: passage ? { id: passage.passageId, title: passage.title, paragraphs: passage.body } : null,
     mistakes: (looked?.mistakes ?? []).map(({ words, misconceptionId }) => ({
       words,
       name: library.misconceptionName(misconceptionId),

@@ -4,6 +4,7 @@ import type { ItemBody } from "@/core/items/itemBody";
 import { banksById } from "@/db/queries/banks";
 import { itemIdsOfBank, namedStandardsOf, namedStandardsOfSkills, originalsOf } from "@/db/queries/itemExchange";
 import { currentVersions, itemsById, skillRowsOf } from "@/db/queries/items";
+import { currentWords } from "@/db/queries/passages";
 import { rowOfItem } from "@/formats/exchange/rowOfItem";
 import { isNarrowerElsewhere } from "@/formats/qti/kinds/qtiRooms";
 import type { OutgoingItem } from "@/formats/qti/writePackage";
@@ -42,6 +43,13 @@ export async function itemsToTakeOut(context: Context, { itemIds, bankId }: Take
     ),
     banksById(db, bankId === null ? [] : [bankId]),
   ]);
+  const words = await currentWords(
+    db,
+    versions.flatMap(({ passageId }) => passageId ?? []),
+  );
+  const passageOf = new Map(
+    words.map(({ passageId: id, title, language, body }) => [id, { id, title, language, paragraphs: body }]),
+  );
   const skillsByItem = groupBy(skills, ({ itemId }) => itemId);
   const writtenByItem = groupBy(written, ({ itemId }) => itemId);
   const standardsBySkill = groupBy(ofSkills, ({ skillId }) => skillId);
@@ -66,6 +74,7 @@ export async function itemsToTakeOut(context: Context, { itemIds, bankId }: Take
         language: version.language,
         skillIds,
         standards: [...new Map(standards.map((one) => [one.code, one])).values()],
+        passage: passageOf.get(version.passageId ?? "") ?? null,
         original: originalOf.get(version.id) ?? null,
       },
     ];

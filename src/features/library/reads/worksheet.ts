@@ -12,6 +12,7 @@ import { demandBank } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { demandClasses, openClasses } from "@/server/access/subjects";
 import { cardsMade } from "@/server/library/itemCards";
+import { passagesOf } from "@/server/library/passages";
 import { asVersion } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -41,6 +42,7 @@ export async function worksheet(context: Context, wishes: WorksheetWishes): Prom
   });
   if (versions.length === 0)
     throw new Refusal("invalid", "There is no item to print. Gather some in the library first.");
+  const passages = await passagesOf(runtime, versions);
   const forms = sheetForms(versions, wishes.forms, wishes.seed);
   const code = codeOf(versions, wishes);
   const people =
@@ -67,6 +69,10 @@ export async function worksheet(context: Context, wishes: WorksheetWishes): Prom
   return {
     code,
     forms: forms.map(({ letter, items: drawn }) => ({ letter, items: drawn.map(lookedItem) })),
+    passages: versions.map(({ passageId }) => {
+      const passage = passages.get(passageId ?? "");
+      return passage && passageId ? { id: passageId, ...passage } : null;
+    }),
     sheets,
     minutes: Math.max(1, Math.round(seconds / 60)),
     leftOut: wishes.itemIds.length - versions.length,

@@ -24,6 +24,7 @@ export function BringInDifference({ view, base }: { readonly view: ItemImportVie
   const run = useRun(undoAction);
   const { draftId, counts } = view;
   const coming = counts["in-use"] + counts.draft + counts["new-version"];
+  const isNothing = coming === 0 && view.passages.changed === 0;
   const page = `${base}/library/items/bring-in/${draftId}`;
   const apply = () =>
     run(
@@ -49,8 +50,8 @@ export function BringInDifference({ view, base }: { readonly view: ItemImportVie
     <div className="px-5 py-4 text-[15px]">
       <PageHead title={`${view.fileName} into “${view.bank.name}”`} sub={`Nothing has changed yet. ${said(view)}`}>
         <ButtonLink href={`${base}/library/items/bring-in?bank=${view.bank.id}`}>Another file</ButtonLink>
-        <Button look="main" disabled={run.busy || coming === 0} onClick={apply}>
-          {coming === 0 ? "Nothing to bring in" : run.busy ? "Bringing in…" : `Bring ${items(coming)} in`}
+        <Button look="main" disabled={run.busy || isNothing} onClick={apply}>
+          {isNothing ? "Nothing to bring in" : run.busy ? "Bringing in…" : `Bring ${items(coming)} in`}
         </Button>
       </PageHead>
       <div className="mb-4 flex flex-wrap items-end gap-4">
@@ -115,13 +116,15 @@ export function BringInDifference({ view, base }: { readonly view: ItemImportVie
 const items = (count: number) => (count === 1 ? "1 item" : `${count.toLocaleString("en-GB")} items`);
 
 /** The file in one sentence. */
-function said({ counts, notWhole }: ItemImportView): string {
+function said({ counts, notWhole, passages }: ItemImportView): string {
   const parts = [
     counts["in-use"] > 0 ? `${items(counts["in-use"])} would come into use` : "",
     counts["new-version"] > 0 ? `${counts["new-version"]} become new versions` : "",
     counts.draft > 0 ? `${counts.draft} come as drafts` : "",
     counts.unchanged > 0 ? `${counts.unchanged} are here already` : "",
     counts["left-out"] > 0 ? `${counts["left-out"]} can't be taken` : "",
+    passages.added > 0 ? (passages.added === 1 ? "1 passage comes too" : `${passages.added} passages come too`) : "",
+    passages.changed > 0 ? `${passages.changed} passages here get other words` : "",
     notWhole > 0 ? `${notWhole} with something to know` : "",
   ].filter((part) => part !== "");
   return parts.length === 0 ? "" : `${parts.join("; ")}.`;

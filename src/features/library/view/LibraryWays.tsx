@@ -4,6 +4,7 @@ const WAYS = [
   ["skills", "", "Skills"],
   ["map", "/map", "Map"],
   ["items", "/items", "Items"],
+  ["passages", "/passages", "Passages"],
   ["standards", "/standards", "Standards"],
   ["banks", "/banks", "Banks"],
 ] as const;

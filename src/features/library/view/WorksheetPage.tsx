@@ -5,6 +5,7 @@ import { PrintButton } from "@/ui/layout/PrintButton";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import { NumberTable } from "@/ui/primitives/NumberTable";
+import { PassageText } from "@/ui/primitives/PassageText";
 import type { WorksheetView, WorksheetWishes } from "../worksheetTypes";
 import { PAPER_WORDS, PrintedPart } from "./print/prints";
 
@@ -96,6 +97,7 @@ export function WorksheetPage({
           code={view.code}
           isFirst={place === 0}
           items={view.forms.find(({ letter }) => letter === sheet.letter)?.items ?? []}
+          passages={view.passages}
           wishes={wishes}
           showLetter={view.forms.length > 1}
         />
@@ -113,6 +115,7 @@ function Sheet({
   code,
   isFirst,
   items,
+  passages,
   wishes,
   showLetter,
 }: {
@@ -120,6 +123,7 @@ function Sheet({
   readonly code: string;
   readonly isFirst: boolean;
   readonly items: readonly LookedItem[];
+  readonly passages: WorksheetView["passages"];
   readonly wishes: WorksheetWishes;
   readonly showLetter: boolean;
 }) {
@@ -149,6 +153,7 @@ function Sheet({
           <li key={`${item.seed} ${item.stem}`} className="mb-5 flex break-inside-avoid gap-3">
             <b>{place + 1}</b>
             <div className="min-w-0 flex-1">
+              <OnPaper passages={passages} place={place} />
               <p>
                 <MathText text={item.stem} />
               </p>
@@ -170,6 +175,18 @@ function Sheet({
         ))}
       </ol>
     </article>
+  );
+}
+
+/** A passage stands before the first item that hangs on it; later ones name it. */
+function OnPaper({ passages, place }: { readonly passages: WorksheetView["passages"]; readonly place: number }) {
+  const passage = passages[place];
+  if (!passage) return null;
+  const isFirst = passages.findIndex((one) => one?.id === passage.id) === place;
+  return isFirst ? (
+    <PassageText {...passage} className="mb-3 border-y border-black py-2 text-[15px]" />
+  ) : passages[place - 1]?.id === passage.id ? null : (
+    <p className="text-[14px]">About “{passage.title}”.</p>
   );
 }
 

@@ -15,6 +15,7 @@ import {
   updateDraft,
   versionsOfItem,
 } from "@/db/queries/items";
+import { passagesById } from "@/db/queries/passages";
 import { added, changed } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
@@ -59,6 +60,7 @@ export const draftInput = object({
   /** The state that the writer began with; 0 for a new item, or where no draft was there. */
   revision: number().integer().min(0).required(),
   body: mixed().test("body", "This item can't be read, or is far too long.", isBodyOnItsWay).required(),
+  passageId: string().max(200).nullable().default(null),
   depth: number().integer().min(1).max(4).nullable().default(null),
   calculator: boolean().default(false),
   language: string()
@@ -87,7 +89,9 @@ export async function saveDraft(context: Context, raw: unknown): Promise<SavedDr
     const [item] = await itemsById(tx, [draft.itemId]);
     await demandBank(context, "change", item ? item.bankId : draft.bankId, tx);
     const [latest] = item ? await versionsOfItem(tx, item.id) : [];
+    await demandPassage(context, tx, draft.passageId);
     const values = {
+      passageId: draft.passageId,
       body: draft.body as object,
       depth: draft.depth,
       calculator: draft.calculator,
@@ -112,6 +116,14 @@ export async function saveDraft(context: Context, raw: unknown): Promise<SavedDr
     });
     return { revision: 1, version: number };
   });
+}
+
+/** An item may hang on a passage of any bank that its author may use. */
+async function demandPassage(context: Context, tx: Queryable, passageId: string | null): Promise<void> {
+  if (passageId === null) return;
+  const [passage] = await passagesById(tx, [passageId]);
+  if (!passage) throw new Refusal("not-found", "This passage is not in the library any more. Choose again.");
+  await demandBank(context, "use", passage.bankId, tx);
 }
 
 type Latest = Awaited<ReturnType<typeof versionsOfItem>>[number];

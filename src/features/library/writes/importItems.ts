@@ -19,7 +19,7 @@ import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
-import { importPlan, type PlannedItem } from "../reads/importPlan";
+import { type ImportPlan, importPlan, type PlannedItem, type PlannedPassage } from "../reads/importPlan";
 import { isApplied, itemJobOf, openItemDraft, stopItemJob } from "../reads/itemDrafts";
 
 const MOST_BYTES = 60_000_000;
@@ -126,7 +126,9 @@ export async function applyItemImport(context: Context, input: unknown): Promise
           "The library changed since this was worked out. Look at it once more; nothing was changed.",
         );
       const coming = plan.items.filter(({ fate }) => fate === "in-use" || fate === "draft" || fate === "new-version");
-      if (coming.length === 0) throw new Refusal("invalid", "There is nothing to take in from this file.");
+      const passages = [...plan.passages.values()].filter(({ fate }) => fate !== "unchanged");
+      if (coming.length === 0 && !passages.some(({ fate }) => fate === "changed"))
+        throw new Refusal("invalid", "There is nothing to take in from this file.");
       const [bank] = await banksById(tx, [draft.bankId]);
       const { restricted } = await bankSubject(context, draft.bankId, tx);
       const count = (fate: PlannedItem["fate"]) => coming.filter((planned) => planned.fate === fate).length;
@@ -142,12 +144,16 @@ export async function applyItemImport(context: Context, input: unknown): Promise
         },
         classId: null,
         subjectIds: [draft.bankId],
-        rows: rowsOf(coming, {
-          draft,
-          authorId: staff.personId,
-          now: runtime.now(),
-          newId: runtime.newId,
-        }),
+        rows: [
+          ...passageRows(passages, draft.bankId, { authorId: staff.personId, now: runtime.now() }),
+          ...rowsOf(coming, {
+            draft,
+            authorId: staff.personId,
+            now: runtime.now(),
+            newId: runtime.newId,
+            passages: plan.passages,
+          }),
+        ],
       };
     },
     finish: (tx, id) => updateLibraryDraft(tx, draftId, { appliedAt: runtime.now(), changeId: id }),
@@ -160,10 +166,35 @@ interface Setting {
   readonly authorId: string;
   readonly now: number;
   readonly newId: () => string;
+  readonly passages: ImportPlan["passages"];
+}
+
+/** New passages, and the next version of those whose words are others. */
+function passageRows(
+  passages: readonly PlannedPassage[],
+  bankId: string,
+  { authorId, now }: { readonly authorId: string; readonly now: number },
+): RowChange[] {
+  const fresh = passages.filter(({ fate }) => fate === "new");
+  return [
+    ...fresh.map(({ id, passage }) => added("passages", { id, bankId, authorId, outsideId: passage.id })),
+    ...passages.map(({ id, passage: { title, language, paragraphs }, version }) =>
+      added("passageVersions", {
+        id: `${id}@${version + 1}`,
+        passageId: id,
+        number: version + 1,
+        title,
+        language,
+        body: paragraphs,
+        createdAt: now,
+        authorId,
+      }),
+    ),
+  ];
 }
 
 /** Rows table by table, so that thousands of them are few statements. */
-function rowsOf(coming: readonly PlannedItem[], { draft, authorId, now, newId }: Setting): RowChange[] {
+function rowsOf(coming: readonly PlannedItem[], { draft, authorId, now, newId, passages }: Setting): RowChange[] {
   const rows = {
     items: [] as RowChange[],
     versions: [] as RowChange[],
@@ -186,6 +217,7 @@ function rowsOf(coming: readonly PlannedItem[], { draft, authorId, now, newId }:
         itemId,
         number,
         body: item.body,
+        passageId: passages.get(item.passage?.id ?? "")?.id ?? null,
         depth: item.depth,
         calculator: item.calculator,
         language: item.language,

@@ -84,6 +84,8 @@ const BROKEN = new Set([
   "qti-hotspot-interaction",
   "qti-select-point-interaction",
   "qti-slider-interaction",
+  "qti-assessment-stimulus",
+  "qti-stimulus-body",
   "qti-modal-feedback",
   "qti-content-body",
 ]);

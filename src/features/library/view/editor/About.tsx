@@ -23,7 +23,7 @@ const DIFFICULTIES = [
 ] as const;
 
 /** What the item is about: skills and standards by which it is found and reported, and how hard it is. */
-export function About({ skills, standards }: Pick<EditorView, "skills" | "standards">) {
+export function About({ skills, standards, passages }: Pick<EditorView, "skills" | "standards" | "passages">) {
   const { register, control, setValue } = useFormContext<DraftFields>();
   const skillIds = (useWatch({ control, name: "skillIds" }) ?? []) as readonly string[];
   const offset = useWatch({ control, name: "difficultyOffset" });
@@ -77,6 +77,19 @@ export function About({ skills, standards }: Pick<EditorView, "skills" | "standa
         <p className="text-mute mb-3 text-[15px]">
           Also written for {standards.map(({ code, statement }) => `${code}: ${statement}`).join("; ")}
         </p>
+      ) : null}
+      {passages.length > 0 ? (
+        <label className="mb-3 block text-[15px]">
+          <span className="mb-0.5 block">Passage that it is asked about</span>
+          <select className={`${FIELD} w-full max-w-md`} {...register("passageId")}>
+            <option value="">none</option>
+            {passages.map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
       ) : null}
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
         <label className="block text-[15px]">

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { ItemBody } from "@/core/items/itemBody";
+import type { Passage } from "@/core/items/passage";
 import { Button } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import { remarkWords } from "@/words/staff/itemWords";
@@ -13,10 +14,12 @@ import { useTrial } from "./useTrial";
 export function Alongside({
   itemId,
   body,
+  passage,
   Preview,
 }: {
   readonly itemId: string;
   readonly body: ItemBody;
+  readonly passage: Passage | null;
   readonly Preview: PreviewType;
 }) {
   const { look, problem } = useTrial(itemId, body);
@@ -37,7 +40,7 @@ export function Alongside({
         <div className="bg-field border-hair border p-5">
           <Preview
             key={`${shown.seed} ${shown.stem} ${JSON.stringify(shown.parts)}`}
-            item={shown}
+            item={{ ...shown, passage }}
             judge={(response) =>
               judgeTry({ itemId, body, given: { seed: shown.seed, context: shown.context, response } })
             }

@@ -64,7 +64,7 @@ export function ItemEditor({
   }, [text]);
   const message = useCallback(
     (itemId: string, revision: number) => {
-      const { depth, calculator, language, skillIds, standardIds } = getValues();
+      const { depth, calculator, language, skillIds, standardIds, passageId } = getValues();
       const made = bodyOf(getValues(), view.draft.body as ItemBody).body;
       return {
         itemId,
@@ -76,6 +76,7 @@ export function ItemEditor({
         language,
         skillIds,
         standardIds,
+        passageId: passageId === "" ? null : passageId,
       };
     },
     [getValues, view],
@@ -144,9 +145,14 @@ export function ItemEditor({
               <Parts />
               <NumbersThatChange unread={unreadRanges} />
               <Told />
-              <About skills={view.skills} standards={view.standards} />
+              <About skills={view.skills} standards={view.standards} passages={view.passages} />
             </form>
-            <Alongside itemId={view.itemId} body={body} Preview={Preview} />
+            <Alongside
+              itemId={view.itemId}
+              body={body}
+              passage={view.passages.find(({ id }) => id === watched.passageId) ?? null}
+              Preview={Preview}
+            />
           </div>
           <p className="mt-6">
             <ButtonLink

@@ -16,6 +16,8 @@ export interface DraftFields {
   readonly language: string;
   readonly skillIds: readonly string[];
   readonly standardIds: readonly string[];
+  /** Empty for none. */
+  readonly passageId: string;
 }
 
 export interface ParameterField {
@@ -67,7 +69,10 @@ export function readWords(text: string): Record<string, string> {
 
 export function fieldsOf(
   body: ItemBody,
-  facts: Pick<DraftFields, "calculator" | "language" | "skillIds" | "standardIds"> & { readonly depth: number | null },
+  facts: Pick<DraftFields, "calculator" | "language" | "skillIds" | "standardIds"> & {
+    readonly depth: number | null;
+    readonly passageId: string | null;
+  },
 ): DraftFields {
   return {
     stem: body.stem,
@@ -82,6 +87,7 @@ export function fieldsOf(
       part.right === `x == ${part.answer}` ? { ...part, right: "" } : part,
     ),
     ...facts,
+    passageId: facts.passageId ?? "",
     depth: facts.depth === null ? "" : String(facts.depth),
   };
 }

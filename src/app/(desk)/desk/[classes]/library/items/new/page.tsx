@@ -16,9 +16,14 @@ export default async function Page({
 }) {
   const { classes: key } = await params;
   await ownClasses(key);
-  const { bank, skill } = await searchParams;
+  const { bank, skill, passage } = await searchParams;
   const found = await attempt((context) =>
-    itemEditor(context, { itemId: null, bankId: bank ?? null, skillId: skill ?? null }),
+    itemEditor(context, {
+      itemId: null,
+      bankId: bank ?? null,
+      skillId: skill ?? null,
+      passageId: passage ?? null,
+    }),
   );
   return found.ok ? (
     <ItemEditorWithPreview view={found.data} base={`/desk/${key}`} />
