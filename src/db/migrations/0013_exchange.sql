@@ -84,6 +84,7 @@ ALTER TABLE `standards` ADD `branch` text;--> statement-breakpoint
 ALTER TABLE `standards` ADD `retired_at` integer;--> statement-breakpoint
 CREATE INDEX `standards_by_case` ON `standards` (`case_id`);--> statement-breakpoint
 CREATE INDEX `standards_by_code` ON `standards` (`framework_id`,`code`);--> statement-breakpoint
+ALTER TABLE `item_cards` ADD `passage_id` text;--> statement-breakpoint
 ALTER TABLE `item_versions` ADD `passage_id` text REFERENCES passages(id);--> statement-breakpoint
 CREATE INDEX `item_versions_by_passage` ON `item_versions` (`passage_id`);--> statement-breakpoint
 ALTER TABLE `frameworks` ADD `shipped` integer DEFAULT false NOT NULL;--> statement-breakpoint
@@ -93,4 +94,6 @@ ALTER TABLE `standard_links` ADD `id` text DEFAULT '' NOT NULL;--> statement-bre
 UPDATE `standard_links` SET `id` = `from_id` || ' ' || `kind` || ' ' || `to_id`;--> statement-breakpoint
 ALTER TABLE `standard_links` ADD `case_id` text;--> statement-breakpoint
 ALTER TABLE `standard_links` ADD `unread` text;--> statement-breakpoint
-CREATE UNIQUE INDEX `standard_links_by_id` ON `standard_links` (`id`);
+CREATE UNIQUE INDEX `standard_links_by_id` ON `standard_links` (`id`);--> statement-breakpoint
+CREATE TRIGGER `card_follows_passage_versions_insert` AFTER INSERT ON `passage_versions` BEGIN DELETE FROM `item_cards` WHERE `version_id` IN (SELECT `id` FROM `item_versions` WHERE `passage_id` = NEW.`passage_id`); END;--> statement-breakpoint
+CREATE TRIGGER `card_follows_passage_versions_delete` AFTER DELETE ON `passage_versions` BEGIN DELETE FROM `item_cards` WHERE `version_id` IN (SELECT `id` FROM `item_versions` WHERE `passage_id` = OLD.`passage_id`); END;

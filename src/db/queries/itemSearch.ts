@@ -16,11 +16,12 @@ export interface ItemFilter {
   readonly depths: readonly number[];
   readonly languages: readonly string[];
   readonly authorIds: readonly string[];
+  readonly passageIds: readonly string[];
   readonly status: "draft" | "ready" | null;
   readonly retired: boolean;
 }
 
-type Facet = "bank" | "grade" | "kind" | "skill" | "depth" | "language" | "author" | "status";
+type Facet = "bank" | "grade" | "kind" | "skill" | "depth" | "language" | "author" | "passage" | "status";
 interface FacetCount {
   readonly facet: Facet;
   /** Null where an item says nothing of it; for banks, the stock. */
@@ -36,6 +37,7 @@ const FACET_COLUMNS: Readonly<Record<Facet, string>> = {
   depth: "depth",
   language: "language",
   author: "author_id",
+  passage: "passage_id",
   status: "status",
 };
 
@@ -69,6 +71,7 @@ function conditions(filter: ItemFilter): SQL {
     ...among("depth", filter.depths),
     ...among("language", filter.languages),
     ...among("author_id", filter.authorIds),
+    ...among("passage_id", filter.passageIds),
     ...(filter.status === null ? [] : [sql`c.status = ${filter.status}`]),
   ];
   return sql.join(all, sql` and `);
@@ -101,13 +104,13 @@ export interface FoundItem extends Omit<ItemCardRow, "number" | "strand" | "mode
   readonly retired: number;
 }
 
-type ItemOrder = "best" | "newest" | "easiest" | "hardest";
+type ItemOrder = "best" | "newest" | "easiest" | "hardest" | "passage";
 
 const CARD_COLUMNS = sql.raw(
   `c.item_id as itemId, c.version_id as versionId, c.bank_id as bankId, c.skill_id as skillId, c.kind as kind,
    c.status as status, c.grade as grade, c.depth as depth, c.language as language, c.model as model, c.author_id as authorId,
    c.added_at as addedAt, c.difficulty as difficulty, c.discrimination as discrimination, c.calibrated as calibrated,
-   c.line as line, c.retired as retired`,
+   c.line as line, c.retired as retired, c.passage_id as passageId`,
 );
 
 /** The card of an item, whatever bank it stands in; null without one. */
@@ -130,6 +133,7 @@ export async function findItems(
     best: byWords ? sql`w.rank, c.item_id` : sql`c.bank_id is null, c.grade, c.skill_id, c.item_id`,
     newest: sql`c.added_at desc, c.item_id`,
     easiest: sql`c.difficulty is null, c.difficulty, c.item_id`,
+    passage: sql`c.passage_id is null, c.passage_id, c.added_at, c.item_id`,
     hardest: sql`c.difficulty is null, c.difficulty desc, c.item_id`,
   };
   return db.all(

@@ -28,6 +28,8 @@ export const itemCards = sqliteTable(
     kind: text("kind").notNull(),
     /** Whether it is drawn anew with other numbers. */
     model: integer("model", { mode: "boolean" }).notNull(),
+    /** The passage that it hangs on; null for none. */
+    passageId: text("passage_id"),
     depth: integer("depth"),
     language: text("language").notNull(),
     authorId: text("author_id"),

@@ -1,8 +1,8 @@
 /** What items are told apart by in the search. */
-export const FACETS = ["bank", "grade", "kind", "skill", "depth", "language", "author", "status"] as const;
+export const FACETS = ["bank", "grade", "kind", "skill", "depth", "language", "author", "passage", "status"] as const;
 export type Facet = (typeof FACETS)[number];
 
-export const ITEM_ORDERS = ["best", "newest", "easiest", "hardest"] as const;
+export const ITEM_ORDERS = ["best", "newest", "easiest", "hardest", "passage"] as const;
 export type ItemOrder = (typeof ITEM_ORDERS)[number];
 
 /** What somebody looks for, as it stands in the address. */

@@ -18,6 +18,8 @@ export interface ItemLine {
   readonly skill: string;
   readonly grade: number | null;
   readonly bank: BankName;
+  /** Title of the passage that it hangs on; empty for none. */
+  readonly passage: string;
   readonly isDraft: boolean;
   readonly isModel: boolean;
   readonly depth: number | null;
@@ -54,7 +56,7 @@ export interface FinderView {
 /** An item on its own page. */
 export interface ItemPageView extends ItemLine {
   readonly looked: LookedItem | null;
-  readonly passage: PassageChoice | null;
+  readonly passageText: PassageChoice | null;
   readonly mistakes: readonly { readonly words: string; readonly name: string }[];
   readonly skills: readonly { readonly id: string; readonly name: string; readonly codes: readonly string[] }[];
   readonly standards: readonly { readonly code: string; readonly statement: string }[];

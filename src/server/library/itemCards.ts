@@ -14,6 +14,7 @@ import {
   standardsOfItems,
 } from "@/db/queries/itemCards";
 import { parametersInForce } from "@/db/queries/library";
+import { currentWords } from "@/db/queries/passages";
 import { LIBRARY_TABLES, stateOfTables } from "@/db/queries/tableRevisions";
 import { kept } from "@/server/runtime/kept";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -75,6 +76,11 @@ async function cardsOf(runtime: Runtime, missing: readonly Missing[]) {
       runtime.now(),
     ),
   ]);
+  const passages = await currentWords(
+    db,
+    missing.flatMap(({ version }) => version.passageId ?? []),
+  );
+  const titles = new Map(passages.map(({ passageId, title, topic }) => [passageId, `${title} ${topic}`]));
   const skillsByItem = groupBy(skills, ({ itemId }) => itemId);
   const standardsByItem = groupBy(standards, ({ itemId }) => itemId);
   const codesBySkill = groupBy(codes, ({ skillId }) => skillId);
@@ -102,6 +108,7 @@ async function cardsOf(runtime: Runtime, missing: readonly Missing[]) {
       grade: first?.grade ?? written[0]?.gradeLow ?? null,
       kind: another ? "several" : (part?.kind ?? "none"),
       model: Object.keys(body.parameters ?? {}).length > 0,
+      passageId: version.passageId,
       depth: version.depth,
       language: version.language,
       authorId: version.authorId ?? item.authorId,
@@ -115,6 +122,7 @@ async function cardsOf(runtime: Runtime, missing: readonly Missing[]) {
       searchText(body),
       ...own.flatMap(({ id, name }) => [name, ...(codesBySkill.get(id) ?? []).map(({ code }) => code)]),
       ...written.map(({ code }) => code),
+      titles.get(version.passageId ?? "") ?? "",
     ];
     return { card, words: words.join(" ") };
   });

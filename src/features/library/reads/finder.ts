@@ -2,6 +2,7 @@ import "server-only";
 import { skillsOfStandards, standardsWithRelated } from "@/db/queries/crosswalk";
 import { countItems, type FoundItem, findItems, type ItemFilter } from "@/db/queries/itemSearch";
 import { standardsById } from "@/db/queries/items";
+import { currentWords } from "@/db/queries/passages";
 import { peopleById } from "@/db/queries/people";
 import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
 import { type OpenBank, openBanks } from "@/server/access/bankSubject";
@@ -45,7 +46,13 @@ export async function finder(context: Context, query: FinderQuery): Promise<Find
     ...counts.flatMap(({ facet, value }) => (facet === "author" && value !== null ? [value] : [])),
   ]);
   const authors = await namesOf(context, authorIds);
-  const names: Names = { library, open, authors };
+  const passageIds = new Set([
+    ...found.flatMap(({ passageId }) => passageId ?? []),
+    ...(query.chosen.passage ?? []),
+    ...counts.flatMap(({ facet, value }) => (facet === "passage" && value !== null ? [value] : [])),
+  ]);
+  const titles = new Map((await currentWords(db, [...passageIds])).map((row) => [row.passageId, row.title]));
+  const names: Names = { library, open, authors, titles };
   const facetValues = (facet: Facet): FacetValue[] => {
     const chosen = query.chosen[facet] ?? [];
     const met = counts.filter((count) => count.facet === facet && (count.value !== null || facet === "bank"));
@@ -113,6 +120,7 @@ function filterOf(
     depths: numbers("depth"),
     languages: chosen.language ?? [],
     authorIds: chosen.author ?? [],
+    passageIds: chosen.passage ?? [],
     status: status.length === 1 ? (status[0] === "draft" ? "draft" : "ready") : null,
     retired,
   };
@@ -122,6 +130,8 @@ interface Names {
   readonly library: Library;
   readonly open: readonly OpenBank[];
   readonly authors: ReadonlyMap<string, string>;
+  /** Titles of passages. */
+  readonly titles: ReadonlyMap<string, string>;
 }
 
 export async function namesOf({ runtime }: Context, ids: ReadonlySet<string>): Promise<ReadonlyMap<string, string>> {
@@ -129,7 +139,7 @@ export async function namesOf({ runtime }: Context, ids: ReadonlySet<string>): P
   return new Map(people.map(({ id, givenName, familyName }) => [id, `${givenName} ${familyName}`]));
 }
 
-export function lineOf(item: FoundItem, { library, open, authors }: Names): ItemLine {
+export function lineOf(item: FoundItem, { library, open, authors, titles }: Names): ItemLine {
   const skill = library.skills.find(({ id }) => id === item.skillId);
   const bank = open.find((one) => one.bank.id === item.bankId);
   return {
@@ -139,6 +149,7 @@ export function lineOf(item: FoundItem, { library, open, authors }: Names): Item
     skill: skill?.name ?? "",
     grade: item.grade,
     bank: bank ? { id: bank.bank.id, name: bank.bank.name } : STOCK,
+    passage: titles.get(item.passageId ?? "") ?? "",
     isDraft: item.status === "draft",
     isModel: item.model === 1,
     depth: item.depth,
@@ -153,7 +164,7 @@ export function lineOf(item: FoundItem, { library, open, authors }: Names): Item
 const LANGUAGES = new Intl.DisplayNames("en", { type: "language" });
 const DEPTHS = ["recall", "use a procedure", "reason", "extend"];
 
-function facetWords(facet: Facet, value: string, { library, open, authors }: Names): string {
+function facetWords(facet: Facet, value: string, { library, open, authors, titles }: Names): string {
   switch (facet) {
     case "bank":
       return value === STOCK.id ? STOCK.name : (open.find(({ bank }) => bank.id === value)?.bank.name ?? "a bank");
@@ -169,6 +180,8 @@ function facetWords(facet: Facet, value: string, { library, open, authors }: Nam
       return LANGUAGES.of(value) ?? value;
     case "author":
       return authors.get(value) ?? "somebody";
+    case "passage":
+      return titles.get(value) ?? "a passage";
     case "status":
       return value === "draft" ? "drafts" : "in use";
   }

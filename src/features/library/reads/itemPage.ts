@@ -43,7 +43,7 @@ export async function itemPage(
   const asked = versions.find(({ version }) => version.id === (versionId ?? card?.versionId))?.version;
   if (!item || !card || !asked) throw new Refusal("not-found", "This item is not in the library.");
   const authors = await namesOf(context, new Set(card.authorId === null ? [] : [card.authorId]));
-  const line = lineOf(card, { library, open, authors });
+  const line = lineOf(card, { library, open, authors, titles: new Map() });
   // A draft is seen by those who may change it; everybody else is shown what is in use.
   if (asked.status === "draft" && !line.mayChange) throw new Refusal("not-found", "This item is not in use yet.");
   const students = new Map(
@@ -60,7 +60,8 @@ export async function itemPage(
   return {
     ...line,
     looked,
-    passage: passage ? { id: passage.passageId, title: passage.title, paragraphs: passage.body } : null,
+    passage: passage?.title ?? "",
+    passageText: passage ? { id: passage.passageId, title: passage.title, paragraphs: passage.body } : null,
     mistakes: (looked?.mistakes ?? []).map(({ words, misconceptionId }) => ({
       words,
       name: library.misconceptionName(misconceptionId),

@@ -13,7 +13,13 @@ import { ItemsChosen } from "./ItemsChosen";
 import { LibraryWays } from "./LibraryWays";
 
 const PAUSE_MILLISECONDS = 200;
-const ORDERS = { best: "best match first", newest: "newest first", easiest: "easiest first", hardest: "hardest first" };
+const ORDERS = {
+  best: "best match first",
+  newest: "newest first",
+  easiest: "easiest first",
+  hardest: "hardest first",
+  passage: "grouped by passage",
+};
 const SENTENCE: readonly (readonly [Facet, string, string])[] = [
   ["bank", "in", "every bank open to me"],
   ["grade", "for", "every grade"],
@@ -22,8 +28,14 @@ const SENTENCE: readonly (readonly [Facet, string, string])[] = [
   ["depth", "at", "any depth"],
   ["language", "in", "any language"],
   ["author", "by", "anybody"],
+  ["passage", "on", "any passage or none"],
   ["status", "that are", "in use or drafts"],
 ];
+
+/** Whether there is nothing to choose by: no drafts, or no passages. */
+const isIdle = (facet: Facet, { facets }: FinderView): boolean =>
+  (facet === "status" && facets.status.every(({ value }) => value === "ready")) ||
+  (facet === "passage" && facets.passage.length === 0);
 
 /** Finds items in all banks that are open to one: a sentence says what is looked for, each word of it can be changed. */
 export function ItemFinder({ view, base }: { readonly view: FinderView; readonly base: string }) {
@@ -102,7 +114,7 @@ export function ItemFinder({ view, base }: { readonly view: FinderView; readonly
           />
         </label>
         {SENTENCE.map(([facet, before, none]) =>
-          facet === "status" && view.facets.status.every(({ value }) => value === "ready") ? null : (
+          isIdle(facet, view) ? null : (
             <span key={facet}>
               {before}{" "}
               <FacetWord
@@ -111,7 +123,7 @@ export function ItemFinder({ view, base }: { readonly view: FinderView; readonly
                 values={view.facets[facet]}
                 choose={(values) => set(facet, values.join("~") || null)}
               />
-              {facet === "status" || facet === "author" ? "" : ","}
+              {facet === "status" || facet === "passage" || facet === "author" ? "" : ","}
             </span>
           ),
         )}

@@ -75,7 +75,7 @@ export function ItemPageView({
             <div className="bg-field border-hair border p-5">
               <Preview
                 key={`${version.id} ${looked.seed}`}
-                item={{ ...looked, passage: view.passage }}
+                item={{ ...looked, passage: view.passageText }}
                 judge={(response) =>
                   judgeTry({
                     itemId: view.id,

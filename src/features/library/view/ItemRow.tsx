@@ -33,6 +33,7 @@ export function ItemRow({
     item.kind,
     item.isModel ? "numbers change" : "",
     harderWords(item.harderBy),
+    item.passage === "" ? "" : `on “${item.passage}”`,
     item.bank.id === "stock" ? "" : item.bank.name,
   ].filter((fact) => fact !== "");
   return (
