@@ -1,6 +1,7 @@
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
 import { makeBank, openBank } from "@/features/library/writes/banks";
 import { putIntoUse, saveDraft } from "@/features/library/writes/drafts";
+import { keepPassage } from "@/features/library/writes/passages";
 import type { Context } from "@/server/runtime/context";
 import { type Simulation, staffContext, staffId } from "./simulation";
 
@@ -11,6 +12,52 @@ interface Written {
   readonly over?: Partial<ItemBody>;
   readonly depth?: number;
 }
+
+const LOG = {
+  title: "A morning in the lock keeper's log",
+  topic: "The lock",
+  text: `At six the upper gate opened and the barge Perpetua came down with 12 crates of seed potatoes. She pays by the crate, so the toll was 18 marks. Behind her lay two skiffs, which pay nothing before seven.
+
+It took the lock 9 minutes to empty, as it does when the reeds are not in the sluice. By eight the reeds were in it, and the same water took 15 minutes to go.
+
+The ferry asked to be let through twice as often as on other Mondays: for every 2 crossings of last week there were 5 today, since the bridge at Alder Mill is shut until spring.
+
+At noon I counted what the morning had brought. There were 3 barges for every 7 smaller boats, 40 in all, and not one quarrel.`,
+};
+
+const ABOUT_THE_LOG: readonly Written[] = [
+  {
+    skillId: "unit-rates",
+    stem: "What is the toll for one crate?",
+    over: { hint: "Look at the first paragraph.", solution: "18 marks for 12 crates: 18 ÷ 12 = 1.5 marks for one." },
+    parts: [
+      {
+        id: "a",
+        kind: "number",
+        answer: "1.5",
+        right: "x == 1.5",
+        unit: { word: "marks", required: false },
+        misconceptions: [{ id: "compared-by-difference", value: "6" }],
+      },
+    ],
+    depth: 2,
+  },
+  {
+    skillId: "ratio-language",
+    stem: "How many of the 40 boats that the keeper counted at noon were barges?",
+    over: { solution: "3 of every 10 boats are barges: 12 of 40." },
+    parts: [
+      {
+        id: "a",
+        kind: "number",
+        answer: "12",
+        right: "x == 12",
+        misconceptions: [{ id: "took-part-for-whole", value: "120 / 7" }],
+      },
+    ],
+    depth: 2,
+  },
+];
 
 const SLUICES: readonly Written[] = [
   {
@@ -169,6 +216,9 @@ export async function fillBanks(simulation: Simulation, restrictedUntil: string)
   const noor = await staffContext(simulation, "noor");
   const own = await bank(noor, { name: "Sluices and ferries", license: "Free to use in the valley's schools" });
   for (const item of SLUICES) await write(noor, own, item, true);
+  const passageId = noor.runtime.newId();
+  await keepPassage(noor, { passageId, bankId: own, ...LOG });
+  for (const item of ABOUT_THE_LOG) await write(noor, own, item, true, passageId);
   await write(noor, own, UNFINISHED, false);
   await openBank(noor, { bankId: own, personId: staffId("teo"), level: "change" });
   await openBank(noor, { bankId: own, personId: staffId("ife"), level: "use" });
@@ -188,6 +238,7 @@ async function write(
   bankId: string,
   { skillId, stem, parts, over = {}, depth }: Written,
   inUse: boolean,
+  passageId: string | null = null,
 ): Promise<void> {
   const itemId = context.runtime.newId();
   const body = {
@@ -207,6 +258,7 @@ async function write(
     body,
     depth: depth ?? null,
     skillIds: [skillId],
+    passageId,
   });
   if (inUse) await putIntoUse(context, { itemId, revision });
 }

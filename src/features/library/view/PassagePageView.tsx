@@ -19,7 +19,7 @@ export function PassagePageView({ view, base }: { readonly view: PassageView; re
   const [isChanging, setChanging] = useState(false);
   const said = [
     `${view.words.toLocaleString("en-GB")} words`,
-    ...(view.readingGrade === null ? [] : [`reads like ${readsLike(view.readingGrade)}`]),
+    ...(view.readingGrade === null ? [] : [`reads about like ${readsLike(view.readingGrade)}`]),
     ...(view.topic === "" ? [] : [view.topic]),
     `version ${view.version}`,
   ];

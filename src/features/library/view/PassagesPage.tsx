@@ -57,7 +57,7 @@ export function PassagesPage({ view, base }: { readonly view: PassagesView; read
                 <th className="font-normal">Topic</th>
                 <th className="font-normal">Bank</th>
                 <th className="text-right font-normal">Words</th>
-                <th className="pl-6 font-normal">Reads like</th>
+                <th className="pl-6 font-normal">Reads about like</th>
                 <th className="text-right font-normal">Items</th>
               </tr>
             </thead>
@@ -88,4 +88,4 @@ export function PassagesPage({ view, base }: { readonly view: PassagesView; read
 }
 
 /** How hard a text is to read, in words; empty where the formulas can't say. */
-export const readsLike = (grade: number | null): string => (grade === null ? "" : `about grade ${grade}`);
+export const readsLike = (grade: number | null): string => (grade === null ? "" : `grade ${grade}`);
