@@ -280,3 +280,45 @@ it("a package with problems is looked at, brought in as far as it goes, taken ba
   expect(await axeFindings(page)).toEqual([]);
   await rm(folder, { recursive: true });
 }, 60_000);
+
+it("a passage is written, an item hangs on it and is worth two points; the map of skills is walked by the keyboard", async () => {
+  await page.goto(`${app.base}/desk/all/library/passages`);
+  await click(page, "a ::-p-text(Write a passage)");
+  await page.waitForSelector("textarea");
+  await fill(page, "form input", "The lock at noon");
+  await fill(page, "textarea", "Nine boats wait.\n\nThree of them are barges.");
+  await click(page, "button ::-p-text(Keep the passage)");
+  await page.waitForSelector("h1 ::-p-text(The lock at noon)");
+  // Opened anew, without the notice that is still coming up.
+  await page.goto(page.url());
+  await page.waitForSelector("h1 ::-p-text(The lock at noon)");
+  expect(await axeFindings(page)).toEqual([]);
+  await click(page, "a ::-p-text(Write an item on it)");
+  await page.waitForSelector("textarea[name=stem]");
+  await fill(page, "textarea[name=stem]", "How many boats are no barges?");
+  await fill(page, "input[name='parts.0.answer']", "6");
+  await page.waitForSelector("aside section[aria-label='The lock at noon'] ::-p-text(Three of them)");
+  await page.$$eval("fieldset select", (all) => {
+    const points = all.find((one) => [...one.options].some(({ text }) => text === "2 points"));
+    if (points) points.setAttribute("data-points", "");
+  });
+  await choose(page, "select[data-points]", "2");
+  await fill(page, "input[list=standard-codes]", "wv 6r1");
+  await click(page, "button ::-p-text(Add WV 6.R1)");
+  await choose(page, "section select:has(option[value='times-as-many'])", "times-as-many");
+  await wait("Draft saved at");
+  expect(await axeFindings(page)).toEqual([]);
+  await click(page, "button ::-p-text(Put into use)");
+  await page.waitForSelector("h1 ::-p-text(How many boats)");
+  await wait("Nine boats wait.");
+  await page.goto(`${app.base}/desk/all/library/map?skill=unit-rates`);
+  await page.waitForSelector("[data-skill='unit-rates']");
+  await page.focus("[data-skill='unit-rates']");
+  await page.keyboard.press("ArrowLeft");
+  const skill = () => page.evaluate(() => (document.activeElement as HTMLElement).dataset.skill);
+  expect(await skill()).not.toBe("unit-rates");
+  await page.keyboard.press("ArrowRight");
+  expect(await axeFindings(page)).toEqual([]);
+  await page.keyboard.press("Enter");
+  await page.waitForFunction(() => /\/library\/[a-z-]+$/.test(location.pathname));
+}, 60_000);

@@ -99,6 +99,12 @@ export interface SkillChoice {
   readonly code: string;
 }
 
+interface StandardChoice {
+  readonly id: string;
+  readonly code: string;
+  readonly statement: string;
+}
+
 /** A passage to be chosen, with its words. */
 export interface PassageChoice extends Passage {
   readonly id: string;
@@ -125,6 +131,9 @@ export interface EditorView {
   };
   readonly passages: readonly PassageChoice[];
   readonly skills: readonly SkillChoice[];
-  readonly standards: readonly { readonly id: string; readonly code: string; readonly statement: string }[];
+  /** Those that the draft is written for beyond those of its skills. */
+  readonly standards: readonly StandardChoice[];
+  /** Those of the frameworks that the school follows. */
+  readonly standardChoices: readonly StandardChoice[];
   readonly misconceptions: readonly { readonly id: string; readonly name: string }[];
 }

@@ -15,9 +15,7 @@ export function PassageText({
       {paragraphs.map((paragraph, place) => (
         <p key={place} className="relative mb-2">
           {paragraphs.length > 1 ? (
-            <span className="text-mute float-left w-7 text-[14px] leading-[1.9] tabular-nums">
-              {place + 1}
-            </span>
+            <span className="text-mute float-left w-7 text-[14px] leading-[1.9] tabular-nums">{place + 1}</span>
           ) : null}
           <span className="block overflow-hidden">{paragraph}</span>
         </p>

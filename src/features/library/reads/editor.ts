@@ -2,6 +2,7 @@ import "server-only";
 import type { ItemBody } from "@/core/items/itemBody";
 import { standardsOfItems } from "@/db/queries/itemCards";
 import { itemsById, skillRowsOf, standardsById, studentsByVersion, versionsOfItem } from "@/db/queries/items";
+import { standardsOfFramework } from "@/db/queries/library";
 import { passagesOfBanks } from "@/db/queries/passages";
 import { demandBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
@@ -43,7 +44,12 @@ export async function itemEditor(
   const db = runtime.db.read;
   const [library, open] = await Promise.all([libraryOf(runtime), openBanks(context, staff)]);
   const ownBanks = open.filter(({ mayChange }) => mayChange).map(({ bank: { id, name } }) => ({ id, name }));
+  const followed = library.subjectsAt(staff.schoolId).flatMap(({ frameworkId }) => frameworkId ?? []);
+  const standardRows = await Promise.all(followed.map((id) => standardsOfFramework(db, id)));
   const shared = {
+    standardChoices: standardRows
+      .flat()
+      .flatMap(({ id, code, statement }) => (code === "" ? [] : [{ id, code, statement }])),
     ownBanks,
     skills: library.skillsAt(staff.schoolId).map(({ id, name, grade, standards }) => ({
       id,

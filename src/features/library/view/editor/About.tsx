@@ -1,6 +1,8 @@
 "use client";
 import { X } from "lucide-react";
+import { useState } from "react";
 import { useFormContext, useWatch } from "react-hook-form";
+import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import type { EditorView } from "../../itemTypes";
 import type { DraftFields } from "./draftFields";
@@ -23,7 +25,12 @@ const DIFFICULTIES = [
 ] as const;
 
 /** What the item is about: skills and standards by which it is found and reported, and how hard it is. */
-export function About({ skills, standards, passages }: Pick<EditorView, "skills" | "standards" | "passages">) {
+export function About({
+  skills,
+  standards,
+  standardChoices,
+  passages,
+}: Pick<EditorView, "skills" | "standards" | "standardChoices" | "passages">) {
   const { register, control, setValue } = useFormContext<DraftFields>();
   const skillIds = (useWatch({ control, name: "skillIds" }) ?? []) as readonly string[];
   const offset = useWatch({ control, name: "difficultyOffset" });
@@ -73,11 +80,7 @@ export function About({ skills, standards, passages }: Pick<EditorView, "skills"
             ))}
         </select>
       </label>
-      {standards.length > 0 ? (
-        <p className="text-mute mb-3 text-[15px]">
-          Also written for {standards.map(({ code, statement }) => `${code}: ${statement}`).join("; ")}
-        </p>
-      ) : null}
+      <Standards known={[...standardChoices, ...standards]} />
       {passages.length > 0 ? (
         <label className="mb-3 block text-[15px]">
           <span className="mb-0.5 block">Passage that it is asked about</span>
@@ -128,5 +131,82 @@ export function About({ skills, standards, passages }: Pick<EditorView, "skills"
         </label>
       </div>
     </section>
+  );
+}
+
+/** Standards beyond those of the skills, added by their codes. */
+function Standards({ known }: { readonly known: EditorView["standardChoices"] }) {
+  const { control, setValue } = useFormContext<DraftFields>();
+  const chosen = (useWatch({ control, name: "standardIds" }) ?? []) as readonly string[];
+  const [typed, setTyped] = useState("");
+  const set = (next: readonly string[]) => setValue("standardIds", [...next], { shouldDirty: true });
+  const bare = (code: string) => code.replace(/[^\p{L}\p{N}]/gu, "").toLowerCase();
+  const found = known.find(({ code }) => typed !== "" && bare(code) === bare(typed));
+  const add = () => {
+    if (!found) return;
+    if (!chosen.includes(found.id)) set([...chosen, found.id]);
+    setTyped("");
+  };
+  return (
+    <div className="mb-3 text-[15px]">
+      {chosen.length > 0 ? (
+        <ul className="mb-1">
+          {chosen.map((id) => {
+            const standard = known.find((one) => one.id === id);
+            return (
+              <li key={id} className="border-hair flex items-start gap-2 border-b py-1">
+                <span className="flex-1">
+                  <b>{standard?.code ?? "A standard that is not in the library any more"}</b> {standard?.statement}
+                </span>
+                <button
+                  type="button"
+                  className="p-1 opacity-60 hover:opacity-100"
+                  aria-label={`Not for ${standard?.code ?? "this standard"}`}
+                  onClick={() => set(chosen.filter((one) => one !== id))}
+                >
+                  <X size={16} aria-hidden />
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      ) : null}
+      <label className="block">
+        <span className="mb-0.5 block">Also for the standard, beyond those of its skills</span>
+        <input
+          className={`${FIELD} w-48`}
+          list="standard-codes"
+          placeholder="Code"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== "Enter") return;
+            event.preventDefault();
+            add();
+          }}
+        />
+      </label>
+      <datalist id="standard-codes">
+        {known.map(({ id, code, statement }) => (
+          <option key={id} value={code}>
+            {statement}
+          </option>
+        ))}
+      </datalist>
+      <p className="text-mute mt-1" aria-live="polite">
+        {found ? (
+          <>
+            {found.statement}{" "}
+            <Button look="quiet" onClick={add}>
+              Add {found.code}
+            </Button>
+          </>
+        ) : typed.trim().length > 2 ? (
+          "No standard has this code yet."
+        ) : (
+          ""
+        )}
+      </p>
+    </div>
   );
 }

@@ -142,10 +142,15 @@ export function ItemEditor({
           ) : null}
           <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)]">
             <form className="space-y-6" onSubmit={(event) => event.preventDefault()}>
-              <Parts />
+              <Parts skills={view.skills} />
               <NumbersThatChange unread={unreadRanges} />
               <Told />
-              <About skills={view.skills} standards={view.standards} passages={view.passages} />
+              <About
+                skills={view.skills}
+                standards={view.standards}
+                standardChoices={view.standardChoices}
+                passages={view.passages}
+              />
             </form>
             <Alongside
               itemId={view.itemId}

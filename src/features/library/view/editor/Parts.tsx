@@ -4,22 +4,27 @@ import { ITEM_KINDS, type ItemKind } from "@/core/items/itemKind";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { KIND_WORDS } from "@/words/staff/itemWords";
+import type { EditorView } from "../../itemTypes";
 import type { DraftFields, PartFields } from "./draftFields";
 import { PART_FORMS } from "./fields";
 import { freshId } from "./freshId";
 import { PartFieldsView } from "./PartFieldsView";
 
+const MOST_POINTS = 10;
+
 /** What is asked: the text that comes first, and the parts that are answered. */
-export function Parts() {
+export function Parts({ skills }: Pick<EditorView, "skills">) {
   const { register, control, setValue, getValues } = useFormContext<DraftFields>();
   const { fields, append, remove } = useFieldArray({ control, name: "parts", keyName: "rowKey" as "id" });
   const parts = useWatch({ control, name: "parts" }) as readonly PartFields[];
+  const skillIds = (useWatch({ control, name: "skillIds" }) ?? []) as readonly string[];
   const choose = (place: number, kind: ItemKind) => {
-    const { id, prompt } = getValues(`parts.${place}`) as PartFields;
-    setValue(`parts.${place}`, { id, kind, ...(prompt ? { prompt } : {}), ...PART_FORMS[kind].blank } as never, {
-      shouldDirty: true,
-    });
+    const { id, prompt, points, skillIds: own } = getValues(`parts.${place}`) as PartFields;
+    const frame = { ...(prompt ? { prompt } : {}), ...(points ? { points } : {}), ...(own ? { skillIds: own } : {}) };
+    setValue(`parts.${place}`, { id, kind, ...frame, ...PART_FORMS[kind].blank } as never, { shouldDirty: true });
   };
+  const set = (place: number, name: "points" | "skillIds", value: unknown) =>
+    setValue(`parts.${place}.${name}` as never, value as never, { shouldDirty: true });
   const add = () =>
     append({
       id: freshId(getValues("parts").map(({ id }) => id)),
@@ -59,6 +64,37 @@ export function Parts() {
                   ))}
                 </select>
               </label>
+              <label className="block text-[15px]">
+                <span className="mb-0.5 block">Worth</span>
+                <select
+                  className={FIELD}
+                  value={String(parts[place]?.points ?? 1)}
+                  onChange={({ target: { value } }) => set(place, "points", value === "1" ? undefined : Number(value))}
+                >
+                  {Array.from({ length: MOST_POINTS }, (_, less) => less + 1).map((points) => (
+                    <option key={points} value={points}>
+                      {points === 1 ? "1 point" : `${points} points`}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              {fields.length > 1 && skillIds.length > 1 ? (
+                <label className="block text-[15px]">
+                  <span className="mb-0.5 block">Tells about</span>
+                  <select
+                    className={FIELD}
+                    value={(parts[place]?.skillIds as readonly string[] | undefined)?.[0] ?? ""}
+                    onChange={({ target: { value } }) => set(place, "skillIds", value === "" ? undefined : [value])}
+                  >
+                    <option value="">the skill that it is given for</option>
+                    {skillIds.map((id) => (
+                      <option key={id} value={id}>
+                        {skills.find((skill) => skill.id === id)?.name ?? "a skill"}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+              ) : null}
               {fields.length > 1 ? (
                 <>
                   <label className="block min-w-56 flex-1 text-[15px]">
