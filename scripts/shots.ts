@@ -53,8 +53,6 @@ try {
 
 async function teacherShots(): Promise<void> {
   const page = await openPage(browser);
-  await page.goto(`${base}/sign-in`);
-  await shoot(page, "sign-in");
   await signInTeacher(page, base, "noor@kestrelweir.example", "the river comes round");
   const visit = async (path: string, name: string) => {
     await page.goto(`${base}/desk/6-alder${path}`, { waitUntil: "networkidle0" });
@@ -63,6 +61,7 @@ async function teacherShots(): Promise<void> {
   await visit("", "today");
   await visit("/plan", "plan");
   await visit("/library/items?find=sluice", "items");
+  await visit("/library/map", "skill-map");
   await click(page, "[data-item-link]");
   await page.waitForSelector("[data-preview]");
   await click(page, "main a[href$='/edit']");

@@ -67,7 +67,8 @@ export async function itemPage(
       name: library.misconceptionName(misconceptionId),
     })),
     skills: skillIds.flatMap((id) =>
-      library.skills
+      library
+        .skillsAt(staff.schoolId)
         .filter((skill) => skill.id === id)
         .map((skill) => ({ id, name: skill.name, codes: skill.standards.map(({ code }) => code) })),
     ),

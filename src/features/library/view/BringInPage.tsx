@@ -3,9 +3,9 @@ import { useRouter } from "next/navigation";
 import { useReading } from "@/client/useReading";
 import { useRun } from "@/client/useRun";
 import { undoAction } from "@/server/history/undoAction";
+import { FileBeingRead, FileRefused } from "@/ui/layout/FileReading";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
-import { Progress } from "@/ui/primitives/Progress";
 import { stopReadingItemsAction } from "../actions";
 import type { ItemImportState } from "../exchangeTypes";
 import { BringInDifference } from "./BringInDifference";
@@ -29,34 +29,21 @@ export function BringInPage({
   return (
     <div className="max-w-2xl px-5 py-4 text-[15px]">
       {state.state === "reading" ? (
-        <div role="status">
-          <PageHead title="Reading the file" sub="Nothing has changed yet." />
-          <p className="mb-4">
-            <Progress share={state.share} words={`${Math.round(state.share * 100)} %, ${state.what}`} />
-          </p>
-          <Button
-            onClick={() =>
-              run(
-                () => stopReadingItemsAction({ draftId }),
-                "Stopped. Nothing was changed.",
-                () => router.push(again),
-              )
-            }
-          >
-            Stop reading
-          </Button>
-        </div>
+        <FileBeingRead
+          share={state.share}
+          words={`${Math.round(state.share * 100)} %, ${state.what}`}
+          stop={() =>
+            run(
+              () => stopReadingItemsAction({ draftId }),
+              "Stopped. Nothing was changed.",
+              () => router.push(again),
+            )
+          }
+        />
       ) : state.state === "failed" ? (
-        <div role="alert">
-          <PageHead title={`${state.fileName} can't be used as it is`} sub="Nothing was changed." />
-          <p className="border-clay mb-5 border-l-4 pl-3">{state.message}</p>
-          <div className="flex gap-2">
-            <ButtonLink look="main" href={again}>
-              Choose another file
-            </ButtonLink>
-            <Button onClick={() => router.refresh()}>Read it once more</Button>
-          </div>
-        </div>
+        <FileRefused title={`${state.fileName} can't be used as it is`} sentences={[state.message]} again={again}>
+          <Button onClick={() => router.refresh()}>Read it once more</Button>
+        </FileRefused>
       ) : (
         <div>
           <PageHead title={`${state.fileName} came in`} sub={`Into “${state.bank.name}”.`} />

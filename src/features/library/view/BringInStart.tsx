@@ -2,15 +2,16 @@
 import { useRouter } from "next/navigation";
 import { useUpload } from "@/client/useUpload";
 import { PageHead } from "@/ui/layout/PageHead";
-import { Button, ButtonLink } from "@/ui/primitives/Button";
-import { FIELD, Problem } from "@/ui/primitives/Field";
+import { ButtonLink } from "@/ui/primitives/Button";
+import { FIELD } from "@/ui/primitives/Field";
+import { FileField, SendFile } from "@/ui/primitives/FileField";
 import type { ItemImportStart } from "../exchangeTypes";
 import { SkillOptions } from "./SkillOptions";
 
 /** Chooses a file of items and where they go; nothing changes before what would become of each was looked at. */
 export function BringInStart({ start, base }: { readonly start: ItemImportStart; readonly base: string }) {
   const router = useRouter();
-  const { sent, problem, send, stop } = useUpload<{ readonly draftId: string }>("/api/items/files", ({ draftId }) =>
+  const { send, ...upload } = useUpload<{ readonly draftId: string }>("/api/items/files", ({ draftId }) =>
     router.push(`${base}/library/items/bring-in/${draftId}`),
   );
   const sub = "You see what would become of each item before anything changes, and can undo it afterwards.";
@@ -44,28 +45,12 @@ export function BringInStart({ start, base }: { readonly start: ItemImportStart;
             <SkillOptions skills={start.skills} />
           </select>
         </label>
-        <label className="block">
-          <span className="mb-1 block font-semibold">The file</span>
-          <input
-            name="file"
-            type="file"
-            accept=".zip,.xml,.csv,.tsv,.txt,.xlsx"
-            required
-            className={`${FIELD} w-full file:mr-4 file:border-0 file:bg-transparent file:font-semibold file:underline`}
-          />
-          <span className="text-mute mt-1 block text-[14px]">
-            A package of the QTI standard, version 2.1, 2.2 or 3.0 (a zip, or one item as XML). Or a sheet (CSV, TSV,
-            XLSX) with a row for each item and a first row of headers: Question, Answer, and for choices Wrong 1, Wrong
-            2 and so on, or Option A, Option B with the letter as the answer.
-          </span>
-        </label>
-        <Problem text={problem} />
-        <div className="flex items-center gap-3">
-          <Button look="main" type="submit" disabled={sent !== null}>
-            {sent === null ? "Show what would come" : `Sending, ${Math.round(sent * 100)} %`}
-          </Button>
-          {sent !== null ? <Button onClick={stop}>Stop</Button> : null}
-        </div>
+        <FileField accept=".zip,.xml,.csv,.tsv,.txt,.xlsx">
+          A package of the QTI standard, version 2.1, 2.2 or 3.0 (a zip, or one item as XML). Or a sheet (CSV, TSV,
+          XLSX) with a row for each item and a first row of headers: Question, Answer, and for choices Wrong 1, Wrong 2
+          and so on, or Option A, Option B with the letter as the answer.
+        </FileField>
+        <SendFile words="Show what would come" {...upload} />
       </div>
     </form>
   );

@@ -3,10 +3,10 @@ import { useRouter } from "next/navigation";
 import { useReading } from "@/client/useReading";
 import { useRun } from "@/client/useRun";
 import { undoAction } from "@/server/history/undoAction";
+import { FileBeingRead, FileRefused } from "@/ui/layout/FileReading";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
-import { Progress } from "@/ui/primitives/Progress";
 import { applyFrameworkImportAction, chooseSubjectAction, stopReadingFrameworkAction } from "../actions";
 import type { FrameworkImportState, FrameworkImportView, StandardLine } from "../exchangeTypes";
 
@@ -38,35 +38,19 @@ export function FrameworkImportPage({
   return (
     <div className="max-w-3xl px-5 py-4 text-[15px]">
       {state.state === "reading" ? (
-        <div role="status">
-          <PageHead title="Reading the file" sub="Nothing has changed yet." />
-          <p className="mb-4">
-            <Progress share={state.share} words="reading standards" />
-          </p>
-          <Button
-            onClick={() =>
-              run(
-                () => stopReadingFrameworkAction({ draftId }),
-                "Stopped. Nothing was changed.",
-                () => router.push(again),
-              )
-            }
-          >
-            Stop reading
-          </Button>
-        </div>
+        <FileBeingRead
+          share={state.share}
+          words="reading standards"
+          stop={() =>
+            run(
+              () => stopReadingFrameworkAction({ draftId }),
+              "Stopped. Nothing was changed.",
+              () => router.push(again),
+            )
+          }
+        />
       ) : state.state === "failed" ? (
-        <div role="alert">
-          <PageHead title={`${state.fileName} can't be used as it is`} sub="Nothing was changed." />
-          <ul className="border-clay mb-5 border-l-4 pl-3">
-            {state.sentences.map((sentence) => (
-              <li key={sentence}>{sentence}</li>
-            ))}
-          </ul>
-          <ButtonLink look="main" href={again}>
-            Choose another file
-          </ButtonLink>
-        </div>
+        <FileRefused title={`${state.fileName} can't be used as it is`} sentences={state.sentences} again={again} />
       ) : (
         <div>
           <PageHead title={`${state.fileName} came in`} sub="The standards are in the library." />

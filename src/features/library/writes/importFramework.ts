@@ -1,12 +1,7 @@
 import "server-only";
 import { mixed, object, string } from "yup";
 import { allFollowed, allSubjects, frameworkById } from "@/db/queries/library";
-import {
-  forgetLibraryDrafts,
-  insertLibraryDraft,
-  type LibraryDraftRow,
-  updateLibraryDraft,
-} from "@/db/queries/libraryDrafts";
+import { type LibraryDraftRow, updateLibraryDraft } from "@/db/queries/libraryDrafts";
 import { added, changed } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
@@ -25,10 +20,7 @@ import {
   stopFrameworkJob,
 } from "../reads/frameworkDraft";
 import { isApplied } from "../reads/itemDrafts";
-
-const MOST_BYTES = 60_000_000;
-const KEPT_MILLISECONDS = 30 * 86_400_000;
-const MOST_WAITING = 9;
+import { demandSize, keepDraft } from "./keepDraft";
 
 const upload = object({
   fileName: string().max(200).required(),
@@ -42,28 +34,8 @@ export async function beginFrameworkImport(context: Context, input: unknown): Pr
   const staff = demandStaff(context.actor);
   const { fileName, bytes } = validated(upload, input);
   demand(context.actor, "manage", { kind: "school", schoolId: staff.schoolId });
-  if (bytes.length === 0) throw new Refusal("invalid", "The file is empty. Choose a standards file (CASE, as JSON).");
-  if (bytes.length > MOST_BYTES)
-    throw new Refusal("invalid", `The file is larger than ${MOST_BYTES / 1_000_000} MB. Is it the right file?`);
-  const { runtime } = context;
-  const id = runtime.newId();
-  await runtime.db.write(async (tx) => {
-    await insertLibraryDraft(tx, {
-      id,
-      ownerId: staff.personId,
-      schoolId: staff.schoolId,
-      kind: "framework",
-      fileName,
-      bytes: Buffer.from(bytes),
-      createdAt: runtime.now(),
-    });
-    await forgetLibraryDrafts(tx, {
-      ownerId: staff.personId,
-      before: runtime.now() - KEPT_MILLISECONDS,
-      mostWaiting: MOST_WAITING,
-    });
-  });
-  return id;
+  demandSize(bytes);
+  return keepDraft(context.runtime, staff, bytes, { kind: "framework", fileName });
 }
 
 const one = object({ draftId: string().required() });

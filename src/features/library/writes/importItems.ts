@@ -1,12 +1,7 @@
 import "server-only";
 import { mixed, object, string } from "yup";
 import { banksById } from "@/db/queries/banks";
-import {
-  forgetLibraryDrafts,
-  insertLibraryDraft,
-  type LibraryDraftRow,
-  updateLibraryDraft,
-} from "@/db/queries/libraryDrafts";
+import { type LibraryDraftRow, updateLibraryDraft } from "@/db/queries/libraryDrafts";
 import { added } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
@@ -21,11 +16,7 @@ import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
 import { type ImportPlan, importPlan, type PlannedItem, type PlannedPassage } from "../reads/importPlan";
 import { isApplied, itemJobOf, openItemDraft, stopItemJob } from "../reads/itemDrafts";
-
-const MOST_BYTES = 60_000_000;
-/** Files are kept so long after they came; of those that wait, so many a person. */
-const KEPT_MILLISECONDS = 30 * 86_400_000;
-const MOST_WAITING = 9;
+import { demandSize, keepDraft } from "./keepDraft";
 
 const upload = object({
   bankId: string().required("Choose the bank that the items go into."),
@@ -40,35 +31,11 @@ const upload = object({
 export async function beginItemImport(context: Context, input: unknown): Promise<string> {
   const staff = demandStaff(context.actor);
   const { bankId, skillId, fileName, bytes } = validated(upload, input);
-  if (bytes.length === 0) throw new Refusal("invalid", "The file is empty. Choose a package or a sheet of items.");
-  if (bytes.length > MOST_BYTES)
-    throw new Refusal(
-      "invalid",
-      `The file is larger than ${MOST_BYTES / 1_000_000} MB. Split it, or leave pictures out.`,
-    );
+  demandSize(bytes);
   await demandBank(context, "change", bankId);
   const { runtime } = context;
   if (skillId !== null) (await libraryOf(runtime)).skill(skillId);
-  const id = runtime.newId();
-  await runtime.db.write(async (tx) => {
-    await insertLibraryDraft(tx, {
-      id,
-      ownerId: staff.personId,
-      schoolId: staff.schoolId,
-      kind: itemFileKind(bytes),
-      bankId,
-      skillId,
-      fileName,
-      bytes: Buffer.from(bytes),
-      createdAt: runtime.now(),
-    });
-    await forgetLibraryDrafts(tx, {
-      ownerId: staff.personId,
-      before: runtime.now() - KEPT_MILLISECONDS,
-      mostWaiting: MOST_WAITING,
-    });
-  });
-  return id;
+  return keepDraft(runtime, staff, bytes, { kind: itemFileKind(bytes), bankId, skillId, fileName });
 }
 
 const choice = object({

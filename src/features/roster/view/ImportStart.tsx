@@ -3,8 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useUpload } from "@/client/useUpload";
 import { PageHead } from "@/ui/layout/PageHead";
-import { Button } from "@/ui/primitives/Button";
-import { Problem } from "@/ui/primitives/Field";
+import { FileField, SendFile } from "@/ui/primitives/FileField";
 
 const box = "bg-field border-ink border-[1.5px] px-2 py-1.5";
 
@@ -23,7 +22,7 @@ export function ImportStart({
 }) {
   const router = useRouter();
   const [target, setTarget] = useState(startWith);
-  const { sent, problem, send, stop } = useUpload<{ readonly draftId: string }>("/api/roster/drafts", ({ draftId }) =>
+  const { send, ...upload } = useUpload<{ readonly draftId: string }>("/api/roster/drafts", ({ draftId }) =>
     router.push(`${base}/roster/import/${draftId}`),
   );
   return (
@@ -62,29 +61,13 @@ export function ImportStart({
             </label>
           </div>
         ) : null}
-        <label className="block">
-          <span className="mb-1 block font-semibold">The file</span>
-          <input
-            name="file"
-            type="file"
-            accept=".csv,.tsv,.txt,.xlsx,.zip,text/csv"
-            required
-            className={`${box} w-full file:mr-4 file:border-0 file:bg-transparent file:font-semibold file:underline`}
-          />
-          <span className="text-mute mt-1 block text-[14px]">
-            A sheet (CSV, TSV or XLSX) with a first row of headers: a student number, given and family name (or the
-            whole name), grade; {target === "school" ? "classes, " : ""}email, birth year, supports if you have them.
-            Any order, any sensible words.
-            {wholeSchool ? " Or a zip of CSV files as the OneRoster standard has them, version 1.1 or 1.2." : ""}
-          </span>
-        </label>
-        <Problem text={problem} />
-        <div className="flex items-center gap-3">
-          <Button look="main" type="submit" disabled={sent !== null}>
-            {sent === null ? "Show what would change" : `Sending, ${Math.round(sent * 100)} %`}
-          </Button>
-          {sent !== null ? <Button onClick={stop}>Stop</Button> : null}
-        </div>
+        <FileField accept=".csv,.tsv,.txt,.xlsx,.zip,text/csv">
+          A sheet (CSV, TSV or XLSX) with a first row of headers: a student number, given and family name (or the whole
+          name), grade; {target === "school" ? "classes, " : ""}email, birth year, supports if you have them. Any order,
+          any sensible words.
+          {wholeSchool ? " Or a zip of CSV files as the OneRoster standard has them, version 1.1 or 1.2." : ""}
+        </FileField>
+        <SendFile words="Show what would change" {...upload} />
       </div>
     </form>
   );
