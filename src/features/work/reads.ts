@@ -71,12 +71,17 @@ async function entriesOf(context: Context, works: readonly GivenWork[]): Promise
     ),
   ]);
   const now = runtime.now();
+  const coded = new Map(
+    library.skillsAt(actor.schoolId).map(({ id, name, standards: [standard] }) => {
+      return [id, standard?.code ? `${name} (${standard.code})` : name] as const;
+    }),
+  );
   return works.map((work) => ({
     id: work.id,
     title: work.title,
     kind: work.kind,
     className: classes.find(({ id }) => id === work.classId)?.name ?? "",
-    skills: (skillIds.get(work.id) ?? []).map((id) => library.skill(id).name),
+    skills: (skillIds.get(work.id) ?? []).map((id) => coded.get(id) ?? library.skill(id).name),
     due: atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
     state: now > work.dueAt ? "over" : now < work.opensAt ? "later" : "open",
     ...(counts.get(work.id) ?? NOBODY),
@@ -171,6 +176,7 @@ export async function assignForm(
       id: skill.id,
       name: skill.name,
       grade: skill.grade,
+      code: skill.standards[0]?.code ?? "",
       planned: plan.some(({ skillId }) => skillId === skill.id),
       secure: Object.fromEntries(
         classes.map(({ id }) => [

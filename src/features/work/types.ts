@@ -7,6 +7,7 @@ export interface WorkListEntry {
   readonly title: string;
   readonly kind: WorkKind;
   readonly className: string;
+  /** Names, each with the code of its standard. */
   readonly skills: readonly string[];
   readonly due: string;
   readonly state: "open" | "over" | "later";
@@ -61,6 +62,8 @@ export interface AssignForm {
     readonly id: string;
     readonly name: string;
     readonly grade: number;
+    /** Of the standard that it belongs to; empty for none. */
+    readonly code: string;
     readonly secure: Readonly<Record<string, number>>;
     readonly planned: boolean;
   }[];

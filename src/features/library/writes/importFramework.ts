@@ -3,6 +3,7 @@ import { mixed, object, string } from "yup";
 import { allFollowed, allSubjects, frameworkById } from "@/db/queries/library";
 import { type LibraryDraftRow, updateLibraryDraft } from "@/db/queries/libraryDrafts";
 import { added, changed } from "@/db/queries/rowChanges";
+import { LIBRARY_TABLES, stateOfTables } from "@/db/queries/tableRevisions";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import type { StandardsPackage } from "@/formats/standards/standardsPackage";
@@ -79,24 +80,24 @@ export async function applyFrameworkImport(
   const before = await openFrameworkDraft(runtime.db.read, context, draftId);
   const file = await frameworkJobOf(context, before).done;
   if (!file.ok) throw new Refusal("invalid", "This file can't be read. Choose another one.");
-  let frameworkId = "";
+  // Worked out before the writer's turn: a national framework would hold up a class's answers.
+  const state = await stateOfTables(runtime.db.read, LIBRARY_TABLES);
+  const plan = await frameworkPlan(runtime.db.read, before, file.package, runtime.newId);
+  const { known, subjectId, changes } = plan;
   // Sent twice, it is applied once.
-  if (await isApplied(runtime.db.read, before)) {
-    const plan = await frameworkPlan(runtime.db.read, before, file.package, runtime.newId);
-    return { changeId: before.changeId ?? "", frameworkId: plan.known?.id ?? "" };
-  }
+  if (await isApplied(runtime.db.read, before))
+    return { changeId: before.changeId ?? "", frameworkId: known?.id ?? "" };
+  if (plan.fingerprint !== fingerprint) throw changedSince();
+  if (known?.shipped)
+    throw new Refusal("invalid", "This framework comes with Oxbow, which keeps it up to date by itself.");
+  if (subjectId === null) throw new Refusal("invalid", "Choose the subject that the framework is for.");
+  const frameworkId = known?.id ?? runtime.newId();
+  const count = (what: (typeof changes)[number]["what"]) => changes.filter((change) => change.what === what).length;
+  const rows = rowsOf(file.package, plan, { frameworkId, subjectId, now: runtime.now() });
   const changeId = await recordBigChange(context, {
     prepare: async (tx) => {
-      const draft = await unapplied(tx, context, draftId);
-      const plan = await frameworkPlan(tx, draft, file.package, runtime.newId);
-      const { known, subjectId, changes } = plan;
-      if (plan.fingerprint !== fingerprint)
-        throw new Refusal("conflict", "The standards changed since this was worked out. Look at it once more.");
-      if (known?.shipped)
-        throw new Refusal("invalid", "This framework comes with Oxbow, which keeps it up to date by itself.");
-      if (subjectId === null) throw new Refusal("invalid", "Choose the subject that the framework is for.");
-      frameworkId = known?.id ?? runtime.newId();
-      const count = (what: (typeof changes)[number]["what"]) => changes.filter((change) => change.what === what).length;
+      await unapplied(tx, context, draftId);
+      if ((await stateOfTables(tx, LIBRARY_TABLES)) !== state) throw changedSince();
       return {
         kind: "framework-imported",
         facts: {
@@ -107,13 +108,16 @@ export async function applyFrameworkImport(
           gone: count("gone"),
         },
         classId: null,
-        rows: rowsOf(file.package, plan, { frameworkId, subjectId, now: runtime.now() }),
+        rows,
       };
     },
     finish: (tx, id) => updateLibraryDraft(tx, draftId, { appliedAt: runtime.now(), changeId: id }),
   });
   return { changeId, frameworkId };
 }
+
+const changedSince = () =>
+  new Refusal("conflict", "The standards changed since this was worked out. Look at it once more.");
 
 interface Setting {
   readonly frameworkId: string;

@@ -3,6 +3,7 @@ import { mixed, object, string } from "yup";
 import { banksById } from "@/db/queries/banks";
 import { type LibraryDraftRow, updateLibraryDraft } from "@/db/queries/libraryDrafts";
 import { added } from "@/db/queries/rowChanges";
+import { LIBRARY_TABLES, stateOfTables } from "@/db/queries/tableRevisions";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { itemFileKind } from "@/formats/exchange/readItemFile";
@@ -10,6 +11,7 @@ import { bankSubject, demandBank } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { contentHash } from "@/server/content/contentHash";
 import { recordBigChange } from "@/server/history/bigChange";
+import type { Change } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -83,49 +85,58 @@ export async function applyItemImport(context: Context, input: unknown): Promise
   if (await isApplied(runtime.db.read, before)) return { changeId: before.changeId ?? "", bankId: before.bankId };
   const file = await itemJobOf(context, before).done;
   if (!file.ok) throw new Refusal("invalid", "This file can't be read. Choose another one.");
+  // Worked out before the writer's turn: thousands of items would hold up a class's answers.
+  const state = await stateOfTables(runtime.db.read, LIBRARY_TABLES);
+  const plan = await importPlan(context, runtime.db.read, before, file.items);
+  if (plan.fingerprint !== fingerprint) throw changedSince();
+  const change = await changeOf(context, before, plan, staff.personId);
   const changeId = await recordBigChange(context, {
     prepare: async (tx) => {
-      const draft = await unappliedDraft(tx, context, draftId);
-      const plan = await importPlan(context, tx, draft, file.items);
-      if (plan.fingerprint !== fingerprint)
-        throw new Refusal(
-          "conflict",
-          "The library changed since this was worked out. Look at it once more; nothing was changed.",
-        );
-      const coming = plan.items.filter(({ fate }) => fate === "in-use" || fate === "draft" || fate === "new-version");
-      const passages = [...plan.passages.values()].filter(({ fate }) => fate !== "unchanged");
-      if (coming.length === 0 && !passages.some(({ fate }) => fate === "changed"))
-        throw new Refusal("invalid", "There is nothing to take in from this file.");
-      const [bank] = await banksById(tx, [draft.bankId]);
-      const { restricted } = await bankSubject(context, draft.bankId, tx);
-      const count = (fate: PlannedItem["fate"]) => coming.filter((planned) => planned.fate === fate).length;
-      return {
-        kind: "items-imported",
-        facts: {
-          // The history is read by more people than a restricted bank.
-          file: restricted ? "" : draft.fileName,
-          to: bank?.name ?? "",
-          inUse: count("in-use"),
-          drafts: count("draft"),
-          versions: count("new-version"),
-        },
-        classId: null,
-        subjectIds: [draft.bankId],
-        rows: [
-          ...passageRows(passages, draft.bankId, { authorId: staff.personId, now: runtime.now() }),
-          ...rowsOf(coming, {
-            draft,
-            authorId: staff.personId,
-            now: runtime.now(),
-            newId: runtime.newId,
-            passages: plan.passages,
-          }),
-        ],
-      };
+      await unappliedDraft(tx, context, draftId);
+      if ((await stateOfTables(tx, LIBRARY_TABLES)) !== state) throw changedSince();
+      return change;
     },
     finish: (tx, id) => updateLibraryDraft(tx, draftId, { appliedAt: runtime.now(), changeId: id }),
   });
   return { changeId, bankId: before.bankId };
+}
+
+const changedSince = () =>
+  new Refusal("conflict", "The library changed since this was worked out. Look at it once more; nothing was changed.");
+
+/** The items of a file as one change. */
+async function changeOf(
+  context: Context,
+  draft: LibraryDraftRow & { readonly bankId: string },
+  plan: ImportPlan,
+  authorId: string,
+): Promise<Change> {
+  const { runtime } = context;
+  const coming = plan.items.filter(({ fate }) => fate === "in-use" || fate === "draft" || fate === "new-version");
+  const passages = [...plan.passages.values()].filter(({ fate }) => fate !== "unchanged");
+  if (coming.length === 0 && !passages.some(({ fate }) => fate === "changed"))
+    throw new Refusal("invalid", "There is nothing to take in from this file.");
+  const [bank] = await banksById(runtime.db.read, [draft.bankId]);
+  const { restricted } = await bankSubject(context, draft.bankId, runtime.db.read);
+  const count = (fate: PlannedItem["fate"]) => coming.filter((planned) => planned.fate === fate).length;
+  const now = runtime.now();
+  return {
+    kind: "items-imported",
+    facts: {
+      // The history is read by more people than a restricted bank.
+      file: restricted ? "" : draft.fileName,
+      to: bank?.name ?? "",
+      inUse: count("in-use"),
+      drafts: count("draft"),
+      versions: count("new-version"),
+    },
+    classId: null,
+    subjectIds: [draft.bankId],
+    rows: [
+      ...passageRows(passages, draft.bankId, { authorId, now }),
+      ...rowsOf(coming, { draft, authorId, now, newId: runtime.newId, passages: plan.passages }),
+    ],
+  };
 }
 
 interface Setting {

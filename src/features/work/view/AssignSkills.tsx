@@ -29,12 +29,17 @@ export function AssignSkills({
       <ul className="text-[15px]">
         {form.skills.map((skill) => (
           // What is not looked for stays in the form: a tick must not go with it.
-          <li key={skill.id} hidden={!skill.name.toLocaleLowerCase().includes(wanted)} className="border-hair border-b">
+          <li
+            key={skill.id}
+            hidden={!`${skill.name} ${skill.code}`.toLocaleLowerCase().includes(wanted)}
+            className="border-hair border-b"
+          >
             <label className="flex items-center gap-2.5 py-1">
               <input type="checkbox" className="accent-ink size-4" value={skill.id} {...register("skillIds")} />
               <span className="flex-1">{skill.name}</span>
               <span className="text-mute text-[14px]">
-                grade {skill.grade}; {skill.secure[chosen.id] ?? 0} of {chosen.students.length} Secure
+                {skill.code === "" ? "" : `${skill.code}, `}grade {skill.grade}; {skill.secure[chosen.id] ?? 0} of{" "}
+                {chosen.students.length} Secure
               </span>
             </label>
           </li>
