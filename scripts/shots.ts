@@ -60,8 +60,8 @@ async function teacherShots(): Promise<void> {
   };
   await visit("", "today");
   await visit("/plan", "plan");
-  await visit("/library/items?find=sluice", "items");
   await visit("/library/map", "skill-map");
+  await visit("/library/items?find=sluice", "items");
   await click(page, "[data-item-link]");
   await page.waitForSelector("[data-preview]");
   await click(page, "main a[href$='/edit']");
