@@ -8,6 +8,9 @@ const WORDS = { "{": "leftBrace", "}": "rightBrace" } as const;
 export const heldBraces = (text: string): string =>
   text.replace(/[{}]/g, (brace) => `{${WORDS[brace as keyof typeof WORDS]}}`);
 
+/** Whether a text has such slots. */
+export const holdsBraces = (text: string): boolean => /\{(leftBrace|rightBrace)\}/.test(text);
+
 /** Words that fill the slots which stand for braces, where there are any. */
 export const braceWords = (hasBraces: boolean): Readonly<Record<string, string>> =>
   hasBraces ? { [WORDS["{"]]: "{", [WORDS["}"]]: "}" } : {};

@@ -1,5 +1,6 @@
 import type { ItemFileProblem } from "@/core/items/exchangeRemark";
 import { readPackage, readSingleItem } from "../qti/readPackage";
+import { isWorkbook, isZip } from "../table/isWorkbook";
 import type { ReadItem } from "./exchangeItem";
 import { readItemSheet } from "./readItemSheet";
 
@@ -20,24 +21,12 @@ export type ItemFileReading =
  * everything else is read as a sheet.
  */
 export function itemFileKind(bytes: Uint8Array): ItemFileKind {
-  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
-  if (isZip) return holds(bytes, "xl/workbook.xml") ? "sheet" : "package";
+  if (isZip(bytes)) return isWorkbook(bytes) ? "sheet" : "package";
   const start = new TextDecoder()
     .decode(bytes.subarray(0, 200))
     .replace(/^\uFEFF/, "")
     .trimStart();
   return /^<(\?xml|[a-z!])/i.test(start) ? "document" : "sheet";
-}
-
-/** Names of a zip's files stand in it as they are, in its directory at the end too. */
-function holds(bytes: Uint8Array, name: string): boolean {
-  const wanted = new TextEncoder().encode(name);
-  for (let at = 0; at <= bytes.length - wanted.length; at++) {
-    at = bytes.indexOf(wanted[0] ?? 0, at);
-    if (at < 0) return false;
-    if (wanted.every((byte, place) => bytes[at + place] === byte)) return true;
-  }
-  return false;
 }
 
 /** Reads a file of items. Never throws for what is in it. */

@@ -1,5 +1,6 @@
 import { Unzip, type UnzipFile, UnzipInflate } from "fflate";
 import { type RosterRemark, remark } from "@/core/roster/rosterRemark";
+import { isZip } from "../table/isWorkbook";
 
 export type ZipReading =
   | { readonly ok: true; readonly files: ReadonlyMap<string, Uint8Array> }
@@ -26,7 +27,7 @@ const JUDGED_FROM_BYTES = 5_000_000;
  * dropped from the name, since some programs pack a folder round the files. Never throws.
  */
 export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipReading {
-  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return refused(remark("not-a-zip"));
+  if (!isZip(bytes)) return refused(remark("not-a-zip"));
   const parts = new Map<string, Uint8Array[]>();
   const unfinished = new Set<string>();
   let total = 0;

@@ -1,6 +1,6 @@
 import type { ExchangeRemark } from "@/core/items/exchangeRemark";
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
-import { braceWords, heldBraces } from "../exchange/braces";
+import { braceWords, heldBraces, holdsBraces } from "../exchange/braces";
 import type { ExchangeItem, ExchangePassage, Note } from "../exchange/exchangeItem";
 import { numberLiteral } from "../exchange/literals";
 import { findParts, isInteraction, type PartAt } from "./findParts";
@@ -84,14 +84,8 @@ function itemOf(root: Xml, note: Note, passages: Passages): ExchangeItem {
       .join("\n");
   const [hint, solution] = [told("HINT"), told("SOLUTION")];
   const title = (attributes.title ?? "").slice(0, TITLE_LETTERS);
-  const asked = withQuestion({
-    stem: stem.text,
-    parts: read,
-    title,
-  });
-  const hasBraces =
-    JSON.stringify([asked, hint, solution, stem]).includes("{leftBrace}") ||
-    JSON.stringify([asked, hint, solution, stem]).includes("{rightBrace}");
+  const asked = withQuestion({ stem: stem.text, parts: read, title });
+  const hasBraces = holdsBraces(JSON.stringify([asked, hint, solution, stem]));
   const made: ItemBody = {
     parameters: {},
     stem: asked.stem,

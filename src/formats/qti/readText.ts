@@ -60,7 +60,7 @@ function wordsOf(node: XmlNode, note: Note, instead: (element: Xml) => string | 
   if (own !== null) return own;
   const { name, line } = node;
   const inner = () => node.children.map((child) => wordsOf(child, note, instead)).join("");
-  if (NEVER.has(name) || name.startsWith("on")) {
+  if (NEVER.has(name)) {
     note("script-left-out", name, line);
     return "";
   }

@@ -16,9 +16,9 @@ import { Refusal } from "@/server/runtime/refusal";
 const DRAWS = { model: DRAWS_BEFORE_USE, plain: 1 } as const;
 const LOOKED_AT_ONCE = 2;
 
-/** An item of the file with how its draws came out; null where it was not taken. */
+/** An item of the file with how its draws came out. */
 export interface LookedRead extends ReadItem {
-  /** Draws that did not come out, and the first reason; 0 where all did. */
+  /** Draws that did not come out; 0 where all did, and where it was not taken. */
   readonly failed: number;
   readonly isTooSlow: boolean;
 }

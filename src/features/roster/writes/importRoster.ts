@@ -15,6 +15,7 @@ import {
 import { added } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
+import { isWorkbook, isZip } from "@/formats/table/isWorkbook";
 import { demand, demandStaff } from "@/server/access/demand";
 import { lend } from "@/server/access/lending";
 import type { StaffActor } from "@/server/access/policy";
@@ -98,10 +99,7 @@ export async function beginImport(context: Context, input: unknown): Promise<str
 }
 
 /** A zip that is no workbook is a package of the roster standard; everything else is read as a sheet. */
-function kindOf(bytes: Uint8Array): "package" | "sheet" {
-  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
-  return isZip && !Buffer.from(bytes).includes("xl/workbook.xml") ? "package" : "sheet";
-}
+const kindOf = (bytes: Uint8Array): "package" | "sheet" => (isZip(bytes) && !isWorkbook(bytes) ? "package" : "sheet");
 
 const mappingInput = object({
   draftId: string().required(),

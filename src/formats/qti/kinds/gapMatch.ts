@@ -1,16 +1,14 @@
 import { heldBraces } from "../../exchange/braces";
 import { ownId } from "../names";
 import { isXml, named, type Xml, type XmlNode } from "../xml/xml";
+import { rightValues } from "./choice";
 import { joinedPieces, type Piece } from "./pieces";
 import { only, type QtiRoom, Unreadable } from "./qtiRoom";
 
 /** Words to be put into gaps, read as gaps to be filled from a list: each gap offers all of the words. */
 export const readGapMatch: QtiRoom<"inline-choice">["read"] = (found) => {
   const interaction = only(found);
-  const { correct, mapping } = found.responseTo(interaction);
-  const pairs = (correct.length > 0 ? correct : mapping.filter(({ value }) => value > 0).map(({ key }) => key)).map(
-    (pair) => pair.split(/\s+/),
-  );
+  const pairs = rightValues(found.responseTo(interaction)).map((pair) => pair.split(/\s+/));
   if (pairs.length === 0) throw new Unreadable("no-key");
   found.note("gaps-as-choices", undefined, interaction.line);
   const words = named(interaction, "qti-gap-text");
