@@ -4,10 +4,10 @@ import { itemEditor } from "@/features/library/reads/editor";
 import { finder } from "@/features/library/reads/finder";
 import { itemImportState } from "@/features/library/reads/itemImport";
 import { itemPage } from "@/features/library/reads/itemPage";
-import { passagePage, passagesPage } from "@/features/library/reads/passages";
+import { passagePage, passagesPage, passageText } from "@/features/library/reads/passages";
 import { worksheet } from "@/features/library/reads/worksheet";
 import { worksheetWishes } from "@/features/library/worksheetTypes";
-import { changeBank, makeBank } from "@/features/library/writes/banks";
+import { changeBank, makeBank, openBank } from "@/features/library/writes/banks";
 import { putIntoUse, saveDraft } from "@/features/library/writes/drafts";
 import { applyItemImport, beginItemImport } from "@/features/library/writes/importItems";
 import { keepPassage, paragraphsOf, retirePassage } from "@/features/library/writes/passages";
@@ -74,6 +74,10 @@ describe("a passage", () => {
     expect((await passagesPage(ana)).passages.map(({ title }) => title)).toEqual(["A lock"]);
     expect((await itemPage(ana, one, { seed: 0, versionId: null })).passageText?.title).toBe("The tide");
     await expect(retirePassage(ana, { passageId })).rejects.toMatchObject({ code: "conflict" });
+    // What hangs on it keeps it while it is changed.
+    const editor = await itemEditor(ana, { itemId: one, bankId: null, skillId: null });
+    expect(editor).toMatchObject({ passage: { id: passageId, title: "The tide" }, draft: { passageId } });
+    expect(editor.passages.map(({ id }) => id)).toContain(passageId);
   });
 
   it("finds its items: by its title, as a facet with counts, and grouped", async () => {
@@ -114,11 +118,25 @@ describe("a passage", () => {
     await changeBank(ana, { bankId, name: "Boats", restrictedUntil: "2026-12-24" });
     const ben = await school.teacher("ben");
     await expect(passagePage(ben, passageId)).rejects.toMatchObject({ code: "not-allowed" });
+    await expect(passageText(ben, passageId)).rejects.toMatchObject({ code: "not-allowed" });
     const { bankId: own } = await makeBank(ben, { id: school.runtime.newId(), name: "Ben's" });
     const draft = { itemId: school.runtime.newId(), bankId: own, revision: 0, body: bodyWith(PARTS.number), passageId };
     await expect(saveDraft(ben, draft)).rejects.toMatchObject({ code: "not-allowed" });
     const editor = await itemEditor(ben, { itemId: null, bankId: own, skillId: null });
     expect(editor.passages).toEqual([]);
+  });
+
+  it("counts for each only the items that they see, and stays on an item whose author may not use its bank any more", async () => {
+    await openBank(ana, { bankId, personId: "ben", level: "use" });
+    const ben = await school.teacher("ben");
+    const { bankId: own } = await makeBank(ben, { id: school.runtime.newId(), name: "Ben's" });
+    const itemId = school.runtime.newId();
+    const draft = { itemId, bankId: own, revision: 0, body: bodyWith(PARTS.number), passageId };
+    await saveDraft(ben, draft);
+    const itemsSeen = async (context: Context) => (await passagesPage(context)).passages.map(({ items }) => items);
+    expect([await itemsSeen(ben), await itemsSeen(ana)]).toEqual([[1], [0]]);
+    await changeBank(ana, { bankId, name: "Boats", restrictedUntil: "2026-12-24" });
+    expect(await saveDraft(ben, { ...draft, revision: 1, depth: 2 })).toMatchObject({ revision: 2 });
   });
 
   it("goes out with its items and comes in with them, once, and as a further version when its words are others", async () => {

@@ -509,6 +509,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofFile,
     call: ({ fileId }) => library("applyItemImportAction")({ draftId: fileId, fingerprint: "none" }),
   },
+  "GET api/passages/[passageId]": {
+    needs: both(staff, ofBank("use")),
+    call: ({ passageId }) => route("passages/[passageId]", "GET", "/x", {}, { passageId }),
+  },
   "library/keepPassageAction": {
     needs: ofBank("change"),
     call: ({ passageId }) => library("keepPassageAction")({ passageId, title: "Tide", text: "It goes out." }),

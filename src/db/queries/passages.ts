@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, isNull, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, or, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { itemCards } from "../schema/itemCards";
 import { items, itemVersions } from "../schema/items";
@@ -22,16 +22,19 @@ export const passagesInBank = (db: Queryable, bankId: string, ids: readonly stri
         .from(passages)
         .where(and(eq(passages.bankId, bankId), or(among(passages.id, ids), among(passages.outsideId, ids))));
 
+const isCurrent = eq(
+  passageVersions.number,
+  sql`(select max(v.number) from passage_versions v where v.passage_id = ${passageVersions.passageId})`,
+);
+
 /** The words of some passages as they are read now. */
-export async function currentWords(db: Queryable, ids: readonly string[]): Promise<PassageVersionRow[]> {
-  const latest = sql`(select max(v.number) from passage_versions v where v.passage_id = ${passageVersions.passageId})`;
-  return ids.length === 0
-    ? []
+export const currentWords = (db: Queryable, ids: readonly string[]): Promise<PassageVersionRow[]> =>
+  ids.length === 0
+    ? Promise.resolve([])
     : db
         .select()
         .from(passageVersions)
-        .where(and(among(passageVersions.passageId, ids), eq(passageVersions.number, latest)));
-}
+        .where(and(among(passageVersions.passageId, ids), isCurrent));
 
 /** The versions of a passage, the latest first, with who wrote each. */
 export const versionsOfPassage = (db: Queryable, passageId: string) =>
@@ -42,18 +45,37 @@ export const versionsOfPassage = (db: Queryable, passageId: string) =>
     .where(eq(passageVersions.passageId, passageId))
     .orderBy(desc(passageVersions.number));
 
-/** Passages of the stock and of some banks with how many items hang on each, those with the most first. */
-export async function passagesOfBanks(db: Queryable, bankIds: readonly string[]) {
-  const latest = sql`(select max(v.number) from passage_versions v where v.passage_id = ${passages.id})`;
-  const hanging = sql<number>`(select count(*) from item_cards c join item_versions v on v.id = c.version_id
-    where v.passage_id = ${passages.id} and c.retired = 0)`;
+/** Whether a passage is offered to somebody with these banks. */
+const isOffered = (bankIds: readonly string[]) =>
+  and(isNull(passages.retiredAt), or(isNull(passages.bankId), among(passages.bankId, bankIds)));
+
+/**
+ * Passages of the stock and of some banks, with how many items hang on each that somebody with these banks sees, those with the most
+ * first: items in use, and drafts of the banks that they may change.
+ */
+export async function passagesOfBanks(
+  db: Queryable,
+  { bankIds, draftBankIds }: { readonly bankIds: readonly string[]; readonly draftBankIds: readonly string[] },
+) {
+  const { passageId, retired, bankId, status } = itemCards;
+  const hanging = sql<number>`(select count(*) from ${itemCards} where ${passageId} = ${passages.id} and ${retired} = 0
+    and (${bankId} is null or ${among(bankId, bankIds)}) and (${status} = 'ready' or ${among(bankId, draftBankIds)}))`;
   return db
     .select({ passage: passages, version: passageVersions, items: hanging })
     .from(passages)
-    .innerJoin(passageVersions, and(eq(passageVersions.passageId, passages.id), eq(passageVersions.number, latest)))
-    .where(and(isNull(passages.retiredAt), or(isNull(passages.bankId), inArray(passages.bankId, [...bankIds]))))
+    .innerJoin(passageVersions, and(eq(passageVersions.passageId, passages.id), isCurrent))
+    .where(isOffered(bankIds))
     .orderBy(desc(hanging), asc(passageVersions.title));
 }
+
+/** What the passages of the stock and of some banks are called, by their titles. */
+export const titlesOfPassages = (db: Queryable, bankIds: readonly string[]) =>
+  db
+    .select({ id: passages.id, title: passageVersions.title })
+    .from(passages)
+    .innerJoin(passageVersions, and(eq(passageVersions.passageId, passages.id), isCurrent))
+    .where(isOffered(bankIds))
+    .orderBy(asc(passageVersions.title));
 
 /** Items that hang on a passage as they stand now, with the bank of each. */
 export const itemsOnPassage = (db: Queryable, passageId: string) =>

@@ -45,5 +45,6 @@ export const itemCards = sqliteTable(
     index("item_cards_by_version").on(t.versionId),
     index("item_cards_by_bank").on(t.bankId, t.status, t.retired),
     index("item_cards_by_skill").on(t.skillId),
+    index("item_cards_by_passage").on(t.passageId),
   ],
 );

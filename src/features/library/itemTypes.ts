@@ -105,7 +105,7 @@ interface StandardChoice {
   readonly statement: string;
 }
 
-/** A passage to be chosen, with its words. */
+/** A passage with its words. */
 export interface PassageChoice extends Passage {
   readonly id: string;
 }
@@ -129,7 +129,10 @@ export interface EditorView {
     readonly standardIds: readonly string[];
     readonly passageId: string | null;
   };
-  readonly passages: readonly PassageChoice[];
+  /** What the draft hangs on, as it is read now. */
+  readonly passage: PassageChoice | null;
+  /** What there is to hang on, what it hangs on included. */
+  readonly passages: readonly { readonly id: string; readonly title: string }[];
   readonly skills: readonly SkillChoice[];
   /** Those that the draft is written for beyond those of its skills. */
   readonly standards: readonly StandardChoice[];

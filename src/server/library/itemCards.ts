@@ -2,6 +2,7 @@ import "server-only";
 import { groupBy } from "@/core/collections/groupBy";
 import { drawItem } from "@/core/items/drawItem";
 import type { ItemBody, ItemVersion } from "@/core/items/itemBody";
+import { itemLine } from "@/core/items/itemLine";
 import { itemParameters } from "@/core/items/itemParameters";
 import { searchText } from "@/core/items/itemTexts";
 import { isStorageFailure } from "@/db/errorKind";
@@ -116,7 +117,7 @@ async function cardsOf(runtime: Runtime, missing: readonly Missing[]) {
       difficulty: figures?.b ?? null,
       discrimination: figures?.a ?? null,
       calibrated: estimate?.source === "calibrated",
-      line: lineOf(asVersion(version)),
+      line: itemLine(asVersion(version), LINE_LETTERS),
     };
     const words = [
       searchText(body),
@@ -135,18 +136,4 @@ function byRule(version: ItemVersion, difficulty: number): { readonly a: number;
   } catch {
     return null;
   }
-}
-
-/** The stem as a student would read it; as it was typed where nothing can be drawn yet. */
-function lineOf(version: ItemVersion): string {
-  const words = () => {
-    try {
-      const item = drawItem(version, 0);
-      return [item.stem, ...item.parts.flatMap(({ prompt }) => prompt ?? [])].join(" ");
-    } catch {
-      return version.body.stem;
-    }
-  };
-  const line = words().replace(/\s+/g, " ").trim();
-  return line.length > LINE_LETTERS ? `${line.slice(0, LINE_LETTERS - 1)}…` : line;
 }

@@ -3,7 +3,8 @@ import type { ItemBody } from "@/core/items/itemBody";
 import { standardsOfItems } from "@/db/queries/itemCards";
 import { itemsById, skillRowsOf, standardsById, studentsByVersion, versionsOfItem } from "@/db/queries/items";
 import { standardsOfFramework } from "@/db/queries/library";
-import { passagesOfBanks } from "@/db/queries/passages";
+import { currentWords, titlesOfPassages } from "@/db/queries/passages";
+import type { Queryable } from "@/db/queryable";
 import { demandBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { libraryOf } from "@/server/library/library";
@@ -57,18 +58,17 @@ export async function itemEditor(
       grade,
       code: standards[0]?.code ?? "",
     })),
-    passages: (
-      await passagesOfBanks(
-        db,
-        open.map(({ bank }) => bank.id),
-      )
-    ).map(({ passage, version: { title, body } }) => ({ id: passage.id, title, paragraphs: body })),
     misconceptions: [...library.misconceptions.values()].map(({ id, name }) => ({ id, name })),
   };
+  const titles = await titlesOfPassages(
+    db,
+    open.map(({ bank }) => bank.id),
+  );
   if (itemId === null) {
     const bank = ownBanks.find(({ id }) => id === bankId) ?? ownBanks[0] ?? { id: runtime.newId(), name: "" };
     return {
       ...shared,
+      ...(await passageChoices(db, titles, titles.some(({ id }) => id === passageId) ? passageId : null)),
       itemId: runtime.newId(),
       bank,
       isNew: true,
@@ -83,7 +83,7 @@ export async function itemEditor(
         language: "en",
         skillIds: library.skills.some(({ id }) => id === skillId) && skillId !== null ? [skillId] : [],
         standardIds: [],
-        passageId,
+        passageId: titles.some(({ id }) => id === passageId) ? passageId : null,
       },
     };
   }
@@ -106,6 +106,7 @@ export async function itemEditor(
   const standards = await standardsById(db, alignment.standardIds);
   return {
     ...shared,
+    ...(await passageChoices(db, titles, version.passageId)),
     itemId,
     bank: ownBanks.find(({ id }) => id === item.bankId) ?? { id: item.bankId ?? "", name: "" },
     isNew: false,
@@ -122,4 +123,17 @@ export async function itemEditor(
       ...alignment,
     },
   };
+}
+
+/** What there is to hang on; what the item hangs on stays among it, retired or of a bank that is closed by now. */
+async function passageChoices(
+  db: Queryable,
+  titles: EditorView["passages"],
+  passageId: string | null,
+): Promise<Pick<EditorView, "passage" | "passages">> {
+  const [words] = await currentWords(db, passageId === null ? [] : [passageId]);
+  if (!words) return { passage: null, passages: titles };
+  const passage = { id: words.passageId, title: words.title, paragraphs: words.body };
+  const isThere = titles.some(({ id }) => id === passage.id);
+  return { passage, passages: isThere ? titles : [{ id: passage.id, title: passage.title }, ...titles] };
 }

@@ -13,7 +13,7 @@ import type { ItemAlignment } from "@/db/schema/items";
 import type { ExchangeItem, ExchangePassage } from "@/formats/exchange/exchangeItem";
 import { rowOfItem } from "@/formats/exchange/rowOfItem";
 import { sameContent } from "@/formats/qti/source";
-import { type Library, libraryOf } from "@/server/library/library";
+import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import type { LookedRead } from "./itemDrafts";
 
@@ -73,7 +73,6 @@ export async function importPlan(
   ]);
   const knownById = new Map(known.flatMap((one) => [[one.outsideId ?? one.id, one] as const, [one.id, one] as const]));
   const around: Around = {
-    library,
     skillNames: new Map(
       library.skills.flatMap(({ id, name }) => [[id, id] as const, [name.toLowerCase(), id] as const]),
     ),
@@ -85,6 +84,7 @@ export async function importPlan(
     ),
     byCode: groupBy(standards, ({ code }) => code),
     byCaseId: groupBy(standards, ({ caseId }) => caseId ?? ""),
+    bySkill: groupBy(standards, ({ skillId }) => skillId ?? ""),
     defaultSkill: draft.skillId,
   };
   const passages = await plannedPassages(db, draft.bankId, items, runtime.newId);
@@ -132,11 +132,11 @@ async function plannedPassages(
 }
 
 interface Around {
-  readonly library: Library;
   readonly skillNames: ReadonlyMap<string, string>;
   readonly mistakes: ReadonlyMap<string, string>;
   readonly byCode: ReadonlyMap<string, readonly { readonly id: string; readonly skillId: string | null }[]>;
   readonly byCaseId: Around["byCode"];
+  readonly bySkill: Around["byCode"];
   readonly defaultSkill: string | null;
 }
 
@@ -212,8 +212,7 @@ function alignmentOf(item: ExchangeItem, around: Around, remarks: PlanRemark[]):
   if (skillIds.size === 0) for (const id of [...led].slice(0, 1)) skillIds.add(id);
   if (skillIds.size === 0 && around.defaultSkill !== null) skillIds.add(around.defaultSkill);
   // Standards of its skills are the item's without being said again.
-  const known = new Set([...skillIds].filter((id) => around.library.skills.some((skill) => skill.id === id)));
-  const own = [...around.byCode.values()].flat().filter(({ skillId }) => skillId !== null && known.has(skillId));
-  const covered = new Set(own.map(({ id }) => id));
-  return { skillIds: [...known], standardIds: [...standardIds].filter((id) => !covered.has(id)) };
+  const known = [...skillIds].filter((id) => around.skillNames.has(id));
+  const covered = new Set(known.flatMap((id) => (around.bySkill.get(id) ?? []).map((standard) => standard.id)));
+  return { skillIds: known, standardIds: [...standardIds].filter((id) => !covered.has(id)) };
 }

@@ -1,5 +1,6 @@
 import "server-only";
 import type { ReadingNow } from "@/client/useReading";
+import { itemLine } from "@/core/items/itemLine";
 import { openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { libraryOf } from "@/server/library/library";
@@ -12,9 +13,9 @@ import type { ImportLine, ImportShow, ItemImportStart, ItemImportState, ItemImpo
 import type { SkillChoice } from "../itemTypes";
 import { importPlan, type PlannedItem } from "./importPlan";
 import { type ItemProgress, isApplied, itemJobOf, openItemDraft } from "./itemDrafts";
-import { plainLine } from "./plainLine";
 
 const LINES_A_PAGE = 100;
+const LINE_LETTERS = 90;
 
 /** What can be chosen before a file is sent. */
 export async function itemImportStart(context: Context, bankId: string | null): Promise<ItemImportStart> {
@@ -125,7 +126,7 @@ function lineOf(
   return {
     key,
     at: read.at,
-    title: item ? plainLine(item.body) : read.title,
+    title: item ? itemLine({ id: item.id, itemId: item.id, body: item.body }, LINE_LETTERS) : read.title,
     kind: part ? cardKindWords(another ? "several" : part.kind) : "",
     fate,
     skill: alignment.skillIds.map((id) => named.get(id) ?? "").join(", "),

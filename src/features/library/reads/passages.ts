@@ -1,6 +1,7 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
+import type { Passage } from "@/core/items/passage";
 import { readability } from "@/core/reading/readability";
 import { currentWords, itemsOnPassage, passagesById, passagesOfBanks, versionsOfPassage } from "@/db/queries/passages";
 import { demandBank, openBanks } from "@/server/access/bankSubject";
@@ -19,10 +20,10 @@ export async function passagesPage(context: Context): Promise<PassagesView> {
   const { runtime } = context;
   await cardsMade(runtime);
   const open = await openBanks(context, staff);
-  const found = await passagesOfBanks(
-    runtime.db.read,
-    open.map(({ bank }) => bank.id),
-  );
+  const found = await passagesOfBanks(runtime.db.read, {
+    bankIds: open.map(({ bank }) => bank.id),
+    draftBankIds: open.flatMap(({ bank, mayChange }) => (mayChange ? [bank.id] : [])),
+  });
   return {
     passages: found.map(({ passage, version, items }) => ({
       id: passage.id,
@@ -74,6 +75,17 @@ export async function passagePage(context: Context, passageId: string): Promise<
       when: format(new TZDate(version.createdAt, school.timeZone), "d MMM yyyy, HH:mm"),
     })),
   };
+}
+
+/** The words of a passage, for whoever may use its bank. */
+export async function passageText(context: Context, passageId: string): Promise<Passage> {
+  const db = context.runtime.db.read;
+  demandStaff(context.actor);
+  const [passage] = await passagesById(db, [passageId]);
+  await demandBank(context, "use", passage ? passage.bankId : "", db);
+  const [words] = await currentWords(db, [passageId]);
+  if (!words) throw new Refusal("not-found", "This passage is not in the library.");
+  return { title: words.title, paragraphs: words.body };
 }
 
 /** How long a text is, and how hard to read where the formulas, which are made for English, can say so. */

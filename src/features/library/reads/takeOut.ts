@@ -1,6 +1,7 @@
 import "server-only";
 import { groupBy } from "@/core/collections/groupBy";
 import type { ItemBody } from "@/core/items/itemBody";
+import { itemLine } from "@/core/items/itemLine";
 import { banksById } from "@/db/queries/banks";
 import { itemIdsOfBank, namedStandardsOf, namedStandardsOfSkills, originalsOf } from "@/db/queries/itemExchange";
 import { currentVersions, itemsById, skillRowsOf } from "@/db/queries/items";
@@ -14,10 +15,10 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { cardKindWords } from "@/words/staff/itemWords";
 import type { TakeOutQuery, TakeOutView } from "../exchangeTypes";
-import { plainLine } from "./plainLine";
 
 const MOST_ITEMS = 20_000;
 const LINES_SHOWN = 12;
+const TITLE_LETTERS = 90;
 
 /** Items in use as they would go out, for whoever may use the bank of each, and what they are called together. */
 export async function itemsToTakeOut(context: Context, { itemIds, bankId }: TakeOutQuery) {
@@ -67,7 +68,7 @@ export async function itemsToTakeOut(context: Context, { itemIds, bankId }: Take
     return [
       {
         id,
-        title: plainLine(body),
+        title: itemLine({ id: version.id, itemId: id, body }, TITLE_LETTERS),
         body,
         depth: version.depth,
         calculator: version.calculator,

@@ -1,9 +1,8 @@
 import "server-only";
 import { array, boolean, type InferType, mixed, number, object, string } from "yup";
-import { drawItem } from "@/core/items/drawItem";
 import type { ItemBody } from "@/core/items/itemBody";
 import { isItemKind } from "@/core/items/itemKind";
-import { lookedItem } from "@/core/items/lookOver";
+import { itemLine } from "@/core/items/itemLine";
 import { misconceptionsIn } from "@/core/items/mapMisconceptions";
 import {
   insertDraft,
@@ -89,7 +88,7 @@ export async function saveDraft(context: Context, raw: unknown): Promise<SavedDr
     const [item] = await itemsById(tx, [draft.itemId]);
     await demandBank(context, "change", item ? item.bankId : draft.bankId, tx);
     const [latest] = item ? await versionsOfItem(tx, item.id) : [];
-    await demandPassage(context, tx, draft.passageId);
+    if (draft.passageId !== (latest?.version.passageId ?? null)) await demandPassage(context, tx, draft.passageId);
     const values = {
       passageId: draft.passageId,
       body: draft.body as object,
@@ -118,7 +117,7 @@ export async function saveDraft(context: Context, raw: unknown): Promise<SavedDr
   });
 }
 
-/** An item may hang on a passage of any bank that its author may use. */
+/** An item is hung on a passage of any bank that its author may use; what it hangs on already it keeps. */
 async function demandPassage(context: Context, tx: Queryable, passageId: string | null): Promise<void> {
   if (passageId === null) return;
   const [passage] = await passagesById(tx, [passageId]);
@@ -172,7 +171,7 @@ export async function putIntoUse(context: Context, raw: unknown): Promise<{ chan
     ];
     // The history is read by more people than a restricted bank: there the item stays unsaid.
     const { restricted } = await bankSubject(context, item?.bankId ?? "", tx);
-    const line = restricted ? "" : lineOf(draft.body as ItemBody, itemId);
+    const line = restricted ? "" : itemLine({ id: draft.id, itemId, body: draft.body as ItemBody }, LINE_LETTERS);
     const changeId = await recordChange(tx, context, {
       kind: "item-put-into-use",
       facts: { line, version: draft.number },
@@ -229,6 +228,3 @@ async function alignmentRows(tx: Queryable, itemId: string, wanted: ItemAlignmen
     ),
   ];
 }
-
-const lineOf = (body: ItemBody, itemId: string): string =>
-  lookedItem(drawItem({ id: itemId, itemId, body }, 0)).stem.slice(0, LINE_LETTERS);

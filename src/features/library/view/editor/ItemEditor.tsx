@@ -19,6 +19,7 @@ import { Parts } from "./Parts";
 import type { Preview } from "./preview";
 import { Told } from "./Told";
 import { type SaveState, useDraft } from "./useDraft";
+import { usePassage } from "./usePassage";
 import { useUndo } from "./useUndo";
 
 const SAVED_WORDS = {
@@ -49,6 +50,7 @@ export function ItemEditor({
   const form = useForm<DraftFields>({ defaultValues: first });
   const { control, getValues, reset } = form;
   const watched = useWatch({ control }) as DraftFields;
+  const passage = usePassage(view.passage, watched.passageId);
   const text = JSON.stringify(watched);
   const before = useRef(JSON.stringify(first));
   const [changes, setChanges] = useState(0);
@@ -152,12 +154,7 @@ export function ItemEditor({
                 passages={view.passages}
               />
             </form>
-            <Alongside
-              itemId={view.itemId}
-              body={body}
-              passage={view.passages.find(({ id }) => id === watched.passageId) ?? null}
-              Preview={Preview}
-            />
+            <Alongside itemId={view.itemId} body={body} passage={passage} Preview={Preview} />
           </div>
           <p className="mt-6">
             <ButtonLink

@@ -1,0 +1,1 @@
+CREATE INDEX `item_cards_by_passage` ON `item_cards` (`passage_id`);
