@@ -95,6 +95,7 @@ describe("a framework from a standards file", () => {
     expect(view).toMatchObject({ isNew: true, entries: 5, counts: { added: 5 }, links: { added: 1, elsewhere: 1 } });
     const { frameworkId, changeId } = await apply();
     const page = await standardsPage(await school.teacher(), frameworkId);
+    expect(page.framework).toMatchObject({ skills: 0, isFollowed: false });
     expect(page.standards.map(({ code, statement }) => code || statement)).toEqual([
       "E",
       "E.1",
@@ -188,6 +189,7 @@ describe("a crosswalk", () => {
     expect(await codeOf("constant-of-proportionality")).toBe("TO C-3c");
     const page = await standardsPage(ana, null);
     expect(page.framework).toMatchObject({ title: "Tidewater Outline", isFollowed: true });
+    expect(page.framework.skills).toBe(page.framework.ofSkills);
     const goal = page.standards.find(({ code }) => code === "TO C-1b");
     expect(goal?.skills.map(({ via }) => via)).toEqual(["related", "related"]);
     expect(goal?.ties.map(({ code }) => code).sort()).toEqual(["WV 5.R1", "WV 6.R6"]);

@@ -45,6 +45,9 @@ export interface StandardsPageView {
     readonly version: string;
     /** The school's reports name its standards. */
     readonly isFollowed: boolean;
+    /** Skills that stand under it, directly or by a crosswalk, of all there are: only these have a code in reports that follow it. */
+    readonly skills: number;
+    readonly ofSkills: number;
   };
   readonly standards: readonly StandardView[];
   /** May bring standards in, and say which ones the school follows. */

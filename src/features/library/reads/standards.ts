@@ -43,6 +43,9 @@ export async function standardsPage(
       title: framework.title,
       version: framework.version,
       isFollowed: followed.has(framework.id),
+      skills: library.skills.filter(({ standards }) => standards.some((one) => one.frameworkId === framework.id))
+        .length,
+      ofSkills: library.skills.length,
     },
     mayManage: coordinates.includes(schoolId),
     standards: rows.map(({ id, parentId, type, code, statement, gradeLow, gradeHigh }) => ({

@@ -9,7 +9,7 @@ import { useRun } from "@/client/useRun";
 import { searchStandards } from "@/core/library/searchStandards";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
-import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { Button, ButtonLink, FileLink } from "@/ui/primitives/Button";
 import { gradeSpan } from "@/words/staff/gradeWords";
 import { VIA_WORDS } from "@/words/staff/standardWords";
 import { followFrameworkAction } from "../actions";
@@ -36,15 +36,11 @@ export function StandardsPage({ view, base }: { readonly view: StandardsPageView
     <div className="px-5 py-4">
       <PageHead
         title="Library"
-        sub={`${framework.title}, version ${framework.version}: ${standards.length} entries.${framework.isFollowed ? " Your school's reports follow it." : ""}`}
+        sub={`${framework.title}, version ${framework.version}: ${standards.length} entries; ${skillsWords(framework)}.${framework.isFollowed ? " Your school's reports follow it." : ""}`}
       >
-        <a
-          className="decoration-hair text-[15px] underline underline-offset-3"
-          href={`/api/frameworks/${encodeURIComponent(framework.id)}`}
-          download
-        >
+        <FileLink href={`/api/frameworks/${encodeURIComponent(framework.id)}`}>
           Save as a standards file (CASE)
-        </a>
+        </FileLink>
         {view.mayManage ? (
           <ButtonLink href={`${base}/library/standards/bring-in`}>Bring standards in</ButtonLink>
         ) : null}
@@ -124,6 +120,12 @@ export function StandardsPage({ view, base }: { readonly view: StandardsPageView
       )}
     </div>
   );
+}
+
+/** How much of what is taught a framework has a word for. */
+function skillsWords({ skills, ofSkills }: StandardsPageView["framework"]): string {
+  if (skills === 0) return "no skill stands under it, so reports that follow it name no standards";
+  return skills === ofSkills ? "every skill stands under it" : `${skills} of ${ofSkills} skills stand under it`;
 }
 
 type Found = ReturnType<typeof searchStandards<StandardView>>["rows"][number];
