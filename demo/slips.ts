@@ -55,6 +55,7 @@ const SLIPS: { readonly [Kind in ItemKind]: Slip<Kind> } = {
     shaded: Array.from({ length: right === parts ? parts - 1 : right + 1 }, (_, n) => n),
   }),
   expression: ({ keyText }) => ({ text: `${keyText} + 1` }),
+  steps: ({ keyText }) => ({ lines: [`${keyText} + 1`] }),
   "short-text": ({ keyText }) => ({ text: [...keyText].reverse().join("") }),
 };
 

@@ -6,7 +6,7 @@ import type { LineMark } from "@/core/items/numberLine/body";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { answersOnPage, type TestApp, testApp } from "../support/app";
 import { axeFindings } from "../support/axe";
-import { choose, click, fill, openBrowser, openPage, signInPupil } from "../support/browser";
+import { byText, choose, click, fill, openBrowser, openPage, signInPupil } from "../support/browser";
 import { bodyWith, putItem } from "../support/newItem";
 import { PARTS } from "../support/partsOfEveryKind";
 import { givePractice, makeClass } from "../support/school";
@@ -57,6 +57,7 @@ interface AnySent {
   readonly chosen: readonly string[];
   readonly mark: LineMark;
   readonly points: readonly Crossing[];
+  readonly lines: readonly string[];
   readonly shaded: readonly number[];
 }
 type Way = (page: Page, sent: AnySent) => Promise<void>;
@@ -87,12 +88,30 @@ const sortRows = async (page: Page, order: readonly string[], move: (selector: s
       await move(`[data-move="${letter} up"]`);
     }
 };
+const lineByLine: Way = async (page, { lines }) => {
+  await focusOn(page, "form input[data-answer]");
+  for (const [place, line] of lines.entries()) {
+    if (place > 0) await page.keyboard.press("Enter");
+    await page.waitForFunction(
+      (n) => document.activeElement?.getAttribute("aria-label") === `Line ${n}`,
+      {},
+      place + 1,
+    );
+    await page.keyboard.type(line);
+  }
+};
 const radio = (side: "Left" | "Right", value: string) => `form input[name="a ${side} end"][value="${value}"]`;
 
 const BY_MOUSE: Readonly<Record<ItemKind, Way>> = {
   number: typed,
   "short-text": typed,
   expression: typed,
+  steps: async (page, { lines }) => {
+    for (const [place, line] of lines.entries()) {
+      if (place > 0) await (await byText(page, "form button", "One more line"))?.click();
+      await fill(page, `form input[aria-label='Line ${place + 1}']`, line);
+    }
+  },
   "single-choice": (page, { option }) => click(page, `form input[value="${option}"]`),
   "multiple-choice": async (page, { options }) => {
     for (const letter of options) await click(page, `form input[value="${letter}"]`);
@@ -135,6 +154,7 @@ const BY_KEYS: Readonly<Record<ItemKind, Way>> = {
   number: typedByKeys,
   "short-text": typedByKeys,
   expression: typedByKeys,
+  steps: lineByLine,
   "single-choice": async (page, { option }) => {
     await focusOn(page, "form input[type=radio]");
     await press(page, "Space");

@@ -105,4 +105,5 @@ export const PARTS: Readonly<Record<ItemKind, PartBody>> = {
   },
   shading: { id: "a", kind: "shading", parts: "12", columns: "4", right: "1 / 4", misconceptions: [] },
   expression: { id: "a", kind: "expression", answer: "{n}x + 2", form: "any", misconceptions: [] },
+  steps: { id: "a", kind: "steps", start: "{n}x + 3 = 21", misconceptions: [] },
 };

@@ -208,6 +208,13 @@ const expression = fc.tuple(fc.constantFrom("2x + 3", "x = 4", "3a - 1"), fc.boo
   misconceptions: shown ? [{ id: "adds-both", text: "5x" }] : [],
 }));
 
+const steps = fc
+  .tuple(fc.constantFrom("2x + 3 = 9", "-3(y - 1) < 12", "2(a + 4) - a"), fc.boolean())
+  .map(([start, shown]) => ({
+    start,
+    misconceptions: shown ? [{ id: "adds-both", slip: "sign" as const }] : [],
+  }));
+
 const bodies = {
   number,
   "single-choice": options("one"),
@@ -221,6 +228,7 @@ const bodies = {
   grid,
   shading,
   expression,
+  steps,
 } satisfies Record<ItemKind, fc.Arbitrary<object>>;
 
 const framed = (kind: ItemKind, partId: fc.Arbitrary<string>): fc.Arbitrary<PartBody> =>

@@ -11,7 +11,13 @@ export type PartScore = Extract<Verdict, { readable: true }> & { readonly partId
 
 /** The verdict on a response as a whole: one part that can't be read keeps all of it from being scored. */
 export type ItemVerdict =
-  | { readonly readable: false; readonly partId: string; readonly reason: UnreadableReason; readonly wanted?: string }
+  | {
+      readonly readable: false;
+      readonly partId: string;
+      readonly reason: UnreadableReason;
+      readonly wanted?: string;
+      readonly line?: number;
+    }
   | { readonly readable: true; readonly right: boolean; readonly parts: readonly PartScore[] };
 
 /** Checks a response part by part, each in the room of its kind; `decimalMark`: the usual one where it was typed. */

@@ -11,6 +11,7 @@ import type { SelectWordsBody } from "./selectWords/body";
 import type { ShadingBody } from "./shading/body";
 import type { ShortTextBody } from "./shortText/body";
 import type { SingleChoiceBody } from "./singleChoice/body";
+import type { StepsBody } from "./steps/body";
 
 export interface ParameterRange {
   readonly from: number;
@@ -41,6 +42,7 @@ export interface BodyOf {
   readonly grid: GridBody;
   readonly shading: ShadingBody;
   readonly expression: ExpressionBody;
+  readonly steps: StepsBody;
 }
 
 /** What every part has, whatever its kind. */

@@ -13,6 +13,7 @@ import { selectWordsSchema } from "./selectWords/body";
 import { shadingSchema } from "./shading/body";
 import { shortTextSchema } from "./shortText/body";
 import { singleChoiceSchema } from "./singleChoice/body";
+import { stepsSchema } from "./steps/body";
 import { isTexts, textsByName } from "./textsByName";
 
 /** Shape of a part's body, by its kind. */
@@ -29,6 +30,7 @@ const BODY_SCHEMAS = {
   grid: gridSchema,
   shading: shadingSchema,
   expression: expressionSchema,
+  steps: stepsSchema,
 } satisfies Record<ItemKind, ObjectSchema<object>>;
 
 const frame = object({

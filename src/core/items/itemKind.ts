@@ -12,6 +12,7 @@ export const ITEM_KINDS = [
   "grid",
   "shading",
   "expression",
+  "steps",
 ] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
 

@@ -1,7 +1,7 @@
 import { type Rational, rational } from "../numeric/rational";
 
 /** What is odd about a part as some values make it. */
-export type PartRemarkCode = "options-alike" | "mistake-is-right" | "below-nought" | "ugly-number";
+export type PartRemarkCode = "options-alike" | "mistake-is-right" | "below-nought" | "ugly-number" | "slip-not-made";
 
 export interface PartRemark {
   readonly code: PartRemarkCode;

@@ -1,3 +1,4 @@
+import type { SlipKind } from "../answers/algebra/slip";
 import type { DecimalMark } from "../model/decimalMark";
 import type { ParameterValues } from "./drawParameters";
 import type { PartRemark } from "./partRemark";
@@ -22,6 +23,11 @@ export interface Mistake<Response> {
   readonly response: Response;
 }
 
+/** What can be said of a response without telling the answer: its first wrong line with the likely slip, or that it is true and not at its end. */
+export type ResponseNote =
+  | { readonly code: "line-wrong"; readonly line: number; readonly slip: SlipKind | null }
+  | { readonly code: "not-ended" };
+
 /**
  * A kind of item part: how it is drawn, what of it a student may see, how a response is read, checked and worded. Everything
  * that depends on the kind stands in its room, so that nothing outside asks which kind it is.
@@ -43,6 +49,8 @@ export interface ItemRoom<Body, Drawn, Shown, Response> {
   readonly check: (drawn: Drawn, response: Response, decimalMark: DecimalMark) => Verdict;
   /** A response as it stood on the screen. */
   readonly responseWords: (drawn: Drawn, response: Response) => string;
+  /** What to say to a student of a response that is not right, beyond what it earned; null or absent where there is nothing. */
+  readonly said?: (drawn: Drawn, response: Response) => ResponseNote | null;
   readonly rightResponse: (drawn: Drawn) => Response;
   readonly mistakes: (drawn: Drawn) => readonly Mistake<Response>[];
   /** Chance of a right response by mere guessing, 0 to 1, as the part comes out with these values: what is not shown can't be guessed. */

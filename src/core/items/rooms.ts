@@ -12,6 +12,7 @@ import { selectWordsRoom } from "./selectWords/room";
 import { shadingRoom } from "./shading/room";
 import { shortTextRoom } from "./shortText/room";
 import { singleChoiceRoom } from "./singleChoice/room";
+import { stepsRoom } from "./steps/room";
 
 /** Every kind of item part by its room: the compiler wants each, and nothing else names one. */
 const ROOMS = {
@@ -27,6 +28,7 @@ const ROOMS = {
   grid: gridRoom,
   shading: shadingRoom,
   expression: expressionRoom,
+  steps: stepsRoom,
 } satisfies Record<ItemKind, unknown>;
 
 type Rooms = typeof ROOMS;

@@ -14,6 +14,8 @@ export type Verdict =
       readonly reason: UnreadableReason;
       /** An example of what is wanted, such as the unit; absent where the reason says it all. */
       readonly wanted?: string;
+      /** Which of several lines it is about, from 1. */
+      readonly line?: number;
     }
   | {
       readonly readable: true;

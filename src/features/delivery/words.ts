@@ -1,7 +1,9 @@
-import type { ItemVerdict } from "@/core/items/checkItem";
+import type { ItemResponse, ItemVerdict } from "@/core/items/checkItem";
 import type { DrawnItem } from "@/core/items/drawItem";
+import { saidOf } from "@/core/items/saidOf";
 import type { UnreadableReason } from "@/core/items/verdict";
 import type { Library } from "@/server/library/library";
+import { responseNoteWords } from "@/words/students/responseNoteWords";
 import type { Feedback, NotCounted } from "./types";
 
 /** What to say to an answer that counts for nothing; an unreadable one is told what to mend instead. */
@@ -34,11 +36,12 @@ const UNREADABLE: Readonly<Record<UnreadableReason, string>> = {
 
 /** The same for a part of an item; where there are several, it says which. */
 export function unreadableMessage(
-  { reason, wanted, partId }: Extract<ItemVerdict, { readable: false }>,
+  { reason, wanted, partId, line }: Extract<ItemVerdict, { readable: false }>,
   item: DrawnItem,
 ): string {
   const place = item.parts.findIndex(({ id }) => id === partId);
-  const where = item.parts.length > 1 && place >= 0 ? `Part ${place + 1}: ` : "";
+  const inPart = item.parts.length > 1 && place >= 0 ? `Part ${place + 1}: ` : "";
+  const where = line === undefined ? inPart : `${inPart}Line ${line}: `;
   const example = reason === "unit-missing" ? `${wanted ? `, for example ${wanted}` : ""}.` : "";
   return `${where}${UNREADABLE[reason]}${example}`;
 }
@@ -46,6 +49,7 @@ export function unreadableMessage(
 interface Answered {
   readonly answer: {
     readonly tryNumber: number;
+    readonly response: ItemResponse;
     readonly scores: readonly {
       readonly earned: number;
       readonly possible: number;
@@ -57,7 +61,7 @@ interface Answered {
 
 /** What to say to one try. The answer and its solution are told only when the item is over. */
 export function feedbackOn(item: DrawnItem, library: Library, { answer, itemOver }: Answered): Feedback {
-  const { scores, tryNumber } = answer;
+  const { scores, tryNumber, response } = answer;
   const key = item.parts.map(({ keyText }) => keyText).join("; ");
   if (scores.every(({ earned, possible }) => earned === possible)) {
     const text = tryNumber === 1 ? "That is right." : "Right, you found it at the second try.";
@@ -66,14 +70,16 @@ export function feedbackOn(item: DrawnItem, library: Library, { answer, itemOver
   const shown = scores.find(({ misconceptionId }) => misconceptionId !== null)?.misconceptionId;
   const some = scores.some(({ earned }) => earned > 0);
   const said = shown ? library.misconceptions.get(shown)?.feedback : undefined;
+  const notes = saidOf(item, response).map(responseNoteWords).join(" ");
   const nothingKnown = itemOver
     ? "Here is one way to see it."
     : some
       ? "Some of it is right. Look at the rest once more."
       : "Look at it once more, step by step.";
+  const known = [notes, said].filter(Boolean).join(" ");
   return {
     verdict: some ? "partly" : "wrong",
-    text: said ?? nothingKnown,
+    text: known === "" ? nothingKnown : known,
     picture: item.picture,
     solution: itemOver ? item.solution : null,
     answer: itemOver ? key : null,

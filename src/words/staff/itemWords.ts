@@ -16,6 +16,7 @@ export const KIND_WORDS: Readonly<Record<ItemKind, string>> = {
   grid: "set points on a grid",
   shading: "shade a fraction",
   expression: "write an expression",
+  steps: "solve line by line",
 };
 
 /** The kind of a card: of its only part, or that it has several. */
@@ -30,6 +31,7 @@ const REMARK_MESSAGES: Readonly<Record<Exclude<TrialRemark["code"], "cannot-draw
     "A mistake that you name is right, or says the same as another{atGiven, select, yes { (“{at}”)} other {}}; it is left out.",
   "below-nought": "A number lies under 0{atGiven, select, yes { ({at})} other {}}.",
   "ugly-number": "The answer is a number that nobody would work out by hand ({at}).",
+  "slip-not-made": "A slip that you name can't be made on the way from “{at}”, so nothing would ever show it.",
   "few-variants":
     "Only {at} different items come out. Widen the ranges, or students will soon meet the same one again.",
   markup: "“{at}” is shown as it is typed, not as formatting.",
@@ -59,6 +61,7 @@ const REASON_MESSAGES: Readonly<Record<string, string>> = {
   "grid-lines": "Each axis needs 2 to 41 lines.",
   "no-line-on-grid": "“{at}” lies on no line of the grid.",
   "parts-not-whole": "The fraction has to be a whole number of the figure's parts, in full rows.",
+  "no-way-to-end": "From “{at}” no known steps lead to an end. It needs one unknown, and something left to do.",
   "key-unreadable": "“{at}” can't be read as an expression in the form asked for.",
   "mistake-is-right": "“{at}” is a mistake that would count as right.",
 };

@@ -8,8 +8,10 @@ import { inOrder, orderOf } from "@/core/items/itemOrder";
 import { itemParameters } from "@/core/items/itemParameters";
 import { optionTexts } from "@/core/items/optionTexts";
 import { partParameters } from "@/core/items/partParameters";
+import { remarksOf } from "@/core/items/remarksOf";
 import { responseWords } from "@/core/items/responseWords";
 import { roomOf } from "@/core/items/rooms";
+import { saidOf } from "@/core/items/saidOf";
 import { rightResponse, tellingMistakes } from "@/core/items/telling";
 import { rational } from "@/core/numeric/rational";
 
@@ -192,6 +194,15 @@ const expression: PartBody = {
     { id: "same-as-key", text: "2x = 16" },
   ],
 };
+const steps: PartBody = {
+  id: "a",
+  kind: "steps",
+  start: "{a}(x - 2) + x = {b} - 2x",
+  misconceptions: [
+    { id: "took-the-rest", slip: "distribution" },
+    { id: "turned-the-ratio-round", slip: "inverse-operation" },
+  ],
+};
 const all = {
   number,
   "single-choice": single,
@@ -205,6 +216,7 @@ const all = {
   grid: points,
   shading,
   expression,
+  steps,
 } as const;
 
 const check = (item: DrawnItem, response: object) => checkItem(item, { a: response });
@@ -656,6 +668,67 @@ describe("an expression", () => {
   it("needs a key that can be read, in its own form", () => {
     expect(() => draw({ ...expression, answer: "x = ((" })).toThrow(/can't be read/);
     expect(() => draw({ ...expression, answer: "2x = 16", misconceptions: [] })).toThrow(/form asked for/);
+  });
+});
+
+describe("lines of work", () => {
+  const item = draw(steps);
+  // 6(x - 2) + x = 8 - 2x, by hand: 6x - 12 + x = 8 - 2x; 7x - 12 = 8 - 2x; 9x - 12 = 8; 9x = 20; x = 20/9.
+  const way = ["6x - 12 + x = 8 - 2x", "7x - 12 = 8 - 2x", "9x - 12 = 8", "9x = 20", "x = 20/9"];
+
+  it("earn all when each says the same and the last is solved, in whatever steps", () => {
+    for (const lines of [way, way.slice(-1), ["7x = 20 - 2x", " ", "x = 2 2/9"], [...way.slice(0, 4), "20/9 = x"]])
+      expect(earned(item, { lines })).toEqual([5, 5]);
+  });
+
+  it("earn the steps that were done before they end, or before the first that is wrong", () => {
+    for (let done = 1; done < 5; done++) expect(earned(item, { lines: way.slice(0, done) })).toEqual([done, 5]);
+    expect(earned(item, { lines: ["6(x - 2) + x = 8 - 2x"] })).toEqual([0, 5]);
+    expect(earned(item, { lines: [...way.slice(0, 3), "9x = -4", "x = -4/9"] })).toEqual([3, 5]);
+    // Right again after a wrong line: what stands between is still wrong.
+    expect(earned(item, { lines: ["7x - 2 = 8 - 2x", "x = 20/9"] })).toEqual([0, 5]);
+    expect(earned(item, { lines: [...way.slice(0, 4), "x = 40/18 + 0"] })).toEqual([4, 5]);
+  });
+
+  it("tell which line is wrong by which slip, and the misconception behind it", () => {
+    const said = (lines: string[]) => saidOf(item, { a: { lines } });
+    expect(said(["6x - 2 + x = 8 - 2x"])).toEqual([{ code: "line-wrong", line: 1, slip: "distribution" }]);
+    expect(shown(item, { lines: ["6x - 2 + x = 8 - 2x"] })).toEqual(["took-the-rest"]);
+    expect(said([...way.slice(0, 3), "9x = -4"])).toEqual([{ code: "line-wrong", line: 4, slip: "inverse-operation" }]);
+    expect(shown(item, { lines: [...way.slice(0, 3), "9x = -4"] })).toEqual(["turned-the-ratio-round"]);
+    expect(said([...way.slice(0, 4), "x = 99"])).toEqual([{ code: "line-wrong", line: 5, slip: null }]);
+    expect(said(way.slice(0, 2))).toEqual([{ code: "not-ended" }]);
+    expect(said(way)).toEqual([]);
+  });
+
+  it("are asked back where a line can't be read, by its number", () => {
+    expect(check(item, { lines: ["7x - 12 = 8 - 2x", "9x = = 2"] })).toMatchObject({ readable: false, line: 2 });
+    expect(earned(item, { lines: ["", " "] })).toBe("empty");
+    expect(receivedResponse(item, { a: { lines: Array.from({ length: 21 }, () => "x = 1") } })).toBeNull();
+  });
+
+  it("begin with something to do in one unknown, and end", () => {
+    for (const start of ["x = 5", "2x + y = 3", "x^2 + 1 = 5", "2x + 1 = 2x + 3", "x = (("])
+      expect(() => draw({ ...steps, start })).toThrow(/No steps lead/);
+    expect(draw({ ...steps, start: "2(x + 3) - x" }).parts[0]?.keyText).toBe("x + 6");
+    expect(draw({ ...steps, start: "-2x < {b}" }).parts[0]?.keyText).toBe("x > -4");
+  });
+
+  it.each([
+    ["distribution", "2(x + 3) = 10", "2x + 3 = 10"],
+    ["sign", "8 - (x + 3) = 2", "8 - x + 3 = 2"],
+    ["inverse-operation", "x + 3 = 5", "x = 8"],
+    ["direction", "-2x < 8", "x < -4"],
+    ["arithmetic", "x + 17 = 30", "x = 14"],
+  ] as const)("make a %s slip where it can be made", (slip, start, wrong) => {
+    const drawn = draw({ ...steps, start, misconceptions: [{ id: "m", slip }] });
+    expect(tellingMistakes(drawn).map(({ response }) => response)).toEqual([{ a: { lines: [wrong] } }]);
+  });
+
+  it("say so where a slip can't be made", () => {
+    const body = bodyOf({ ...steps, start: "x + 3 = 5", misconceptions: [{ id: "m", slip: "direction" }] });
+    const version = { id: "test@1", itemId: "test", body };
+    expect(remarksOf(version, drawItem(version, 0))).toEqual([{ code: "slip-not-made", at: "x + 3 = 5", partId: "a" }]);
   });
 });
 

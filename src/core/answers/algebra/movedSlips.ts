@@ -35,7 +35,8 @@ export function movedSlips(
 /** Wrong roots of a x + b = 0, that is a x = -b: multiplied by a, a taken away or added, or a divided by the other side. */
 function coefficientSlips(difference: Polynomial): Rational[] {
   const [b, a] = difference;
-  if (!a || !b || difference.length !== 2) return [];
+  // Nobody divides by 1: a root off by one is a slip in the arithmetic then.
+  if (!a || !b || difference.length !== 2 || a.abs().equals(1)) return [];
   const other = b.neg();
   return [other.mul(a), other.sub(a), other.add(a), ...(other.equals(0) ? [] : [a.div(other)])];
 }

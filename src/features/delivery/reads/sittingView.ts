@@ -1,4 +1,5 @@
 import "server-only";
+import type { ItemResponse } from "@/core/items/checkItem";
 import { roomOf } from "@/core/items/rooms";
 import { mostItems } from "@/core/work/partSituation";
 import type { ScoreRow } from "@/db/queries/answerLog";
@@ -11,6 +12,7 @@ import { drawnOf, type Run } from "./run";
 export interface GivenAnswer {
   readonly sittingItemId: string;
   readonly tryNumber: number;
+  readonly response: ItemResponse;
   readonly scores: readonly Pick<ScoreRow, "earned" | "possible" | "misconceptionId">[];
 }
 

@@ -17,6 +17,7 @@ const ANSWERING_SECONDS: Readonly<Record<ItemKind | "several", number>> = {
   grid: 60,
   shading: 40,
   expression: 60,
+  steps: 120,
   several: 120,
 };
 const USUAL_SECONDS = 45;

@@ -10,6 +10,7 @@ import { order } from "./order";
 import type { FoundPart, QtiRoom, WriteFrame, WrittenPart } from "./qtiRoom";
 import { selectWords } from "./selectWords";
 import { shading } from "./shading";
+import { steps } from "./steps";
 import { expression, shortText } from "./text";
 
 /** Every kind of part as the standard's interactions say it: the compiler wants each. */
@@ -26,6 +27,7 @@ const ROOMS = {
   grid,
   shading,
   expression,
+  steps,
 } satisfies { readonly [Kind in ItemKind]: QtiRoom<Kind> };
 
 interface AnyRoom {

@@ -13,6 +13,7 @@ import { selectWords } from "./SelectWords";
 import { shadedFigure } from "./Shading";
 import { shortText } from "./ShortText";
 import { singleChoice } from "./SingleChoice";
+import { stepLines } from "./Steps";
 
 /** Every kind of part by how it is answered: the compiler wants each, and nothing else names one. */
 const CONTROLS = {
@@ -28,6 +29,7 @@ const CONTROLS = {
   grid: gridPlane,
   shading: shadedFigure,
   expression: expressionEntry,
+  steps: stepLines,
 } satisfies Record<ItemKind, unknown>;
 
 /** The control of a kind. A part and its value are of the same kind, which the type system can't see through a lookup. */

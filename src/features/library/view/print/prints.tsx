@@ -50,6 +50,18 @@ const PRINTS: Prints = {
       <Blank wide />
     </p>
   ),
+  steps: ({ start }) => (
+    <div className="mt-2">
+      <p className="text-[18px]">
+        <MathText text={start} />
+      </p>
+      {[1, 2, 3, 4].map((line) => (
+        <p key={line} className="mt-2">
+          <Blank wide />
+        </p>
+      ))}
+    </div>
+  ),
   "inline-choice": ({ pieces }) => (
     <p className="mt-2 leading-loose">
       {pieces.map((piece, place) =>
@@ -113,6 +125,7 @@ export const PAPER_WORDS: Readonly<Partial<Record<ItemKind, string>>> = {
   order: "Number them in order, from 1.",
   matching: "Write the letter that belongs to each.",
   "select-words": "Ring what is to be found.",
+  steps: "Write a line for each step.",
   "number-line": "Mark it on the line.",
   grid: "Draw it on the grid.",
   shading: "Shade it.",
