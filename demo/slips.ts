@@ -56,6 +56,7 @@ const SLIPS: { readonly [Kind in ItemKind]: Slip<Kind> } = {
   }),
   expression: ({ keyText }) => ({ text: `${keyText} + 1` }),
   steps: ({ keyText }) => ({ lines: [`${keyText} + 1`] }),
+  written: () => ({ text: "I don't know." }),
   "short-text": ({ keyText }) => ({ text: [...keyText].reverse().join("") }),
 };
 

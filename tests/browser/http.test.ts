@@ -254,6 +254,7 @@ it("the log of a run in which every write fails holds causes, and nobody's name,
     "credentials",
     "known_devices",
     "uncounted_answers",
+    "ratings",
   ];
   for (const table of tables)
     for (const verb of ["insert", "update"])

@@ -106,6 +106,7 @@ const BY_MOUSE: Readonly<Record<ItemKind, Way>> = {
   number: typed,
   "short-text": typed,
   expression: typed,
+  written: (page, { text }) => fill(page, "form textarea[data-answer]", text),
   steps: async (page, { lines }) => {
     for (const [place, line] of lines.entries()) {
       if (place > 0) await (await byText(page, "form button", "One more line"))?.click();
@@ -154,6 +155,10 @@ const BY_KEYS: Readonly<Record<ItemKind, Way>> = {
   number: typedByKeys,
   "short-text": typedByKeys,
   expression: typedByKeys,
+  written: async (page, { text }) => {
+    await focusOn(page, "form textarea[data-answer]");
+    await page.keyboard.type(text);
+  },
   steps: lineByLine,
   "single-choice": async (page, { option }) => {
     await focusOn(page, "form input[type=radio]");
@@ -242,7 +247,8 @@ describe.each(WAYS)("a student %s", (_, ways, pupil) => {
       await page.keyboard.press("Enter");
     }
     const said = await page.waitForSelector("form [aria-live] h2");
-    expect(await said?.evaluate((heading) => heading.textContent)).toMatch(/right/i);
+    const wanted = kind === "written" ? /handed in/i : /right/i;
+    expect(await said?.evaluate((heading) => heading.textContent)).toMatch(wanted);
     await page.waitForSelector("[data-next]");
     await page.keyboard.press("Enter");
     await page.waitForFunction(

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import { NO_SUPPORTS } from "@/core/model/supports";
+import { answersOfPerson } from "@/db/queries/answerLog";
 import { insertSession } from "@/db/queries/credentials";
 import { insertLibraryDraft } from "@/db/queries/libraryDrafts";
 import { personById } from "@/db/queries/people";
@@ -19,7 +20,7 @@ import { tokenHashOf } from "@/server/access/secrets";
 import { cardsMade } from "@/server/library/itemCards";
 import type { Runtime } from "@/server/runtime/runtime";
 import { bodyWith } from "./newItem";
-import { csv, givePractice, makeClass, open, START, type TestSchool, testSchool } from "./school";
+import { csv, give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "./school";
 
 /** What stands around one class: everything that a route or an action can be pointed at. */
 export interface Around {
@@ -34,6 +35,8 @@ export interface Around {
   readonly workId: string;
   readonly sittingId: string;
   readonly presentationId: string;
+  /** Somebody's answer. */
+  readonly answerSerial: number;
   readonly draftId: string;
   readonly changeId: string;
   readonly staffRowId: string;
@@ -147,6 +150,10 @@ const regroup =
   (name: string) =>
   (...input: unknown[]) =>
     action("@/features/regroup/actions", name, ...input);
+const scoring =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/scoring/actions", name, ...input);
 const library =
   (name: string) =>
   (...input: unknown[]) =>
@@ -440,6 +447,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ workId }) => work("moveDueDayAction")(workId, "2026-12-01"),
   },
   "work/withdrawAction": { needs: ofClass("change"), call: ({ workId }) => work("withdrawAction")(workId) },
+  "scoring/rateAnswerAction": {
+    needs: ofClass("change"),
+    call: ({ answerSerial }) =>
+      scoring("rateAnswerAction")({ key: id(), answer: answerSerial, part: "a", points: [1] }),
+  },
   "library/makeBankAction": { needs: staff, call: () => library("makeBankAction")({ id: id(), name: "Mine" }) },
   "library/changeBankAction": {
     needs: ofBank("look-after"),
@@ -709,6 +721,8 @@ export async function prepareEntries(): Promise<TestSchool> {
     });
     if (place === "own class") await shareGroup(await school.teacher(owner), { groupId, personId: "kim" });
     const workId = await givePractice(school, classId, studentIds, {}, owner);
+    await give(school, studentId, await open(school, studentId, workId), "wrong");
+    const [answered] = await answersOfPerson(db.read, studentId);
     const sitting = await open(school, studentId, workId);
     const draftId = await beginImport(teacher, { classId, fileName: "x.csv", bytes: csv("id,first,last\n9,A,B") });
     const erasureId = id();
@@ -761,6 +775,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       workId,
       sittingId: sitting.sittingId,
       presentationId: sitting.current?.presentationId ?? "",
+      answerSerial: answered?.serial ?? 0,
       draftId,
       changeId,
       staffRowId: rows.find((row) => row.classId === classId)?.id ?? "",

@@ -106,4 +106,12 @@ export const PARTS: Readonly<Record<ItemKind, PartBody>> = {
   shading: { id: "a", kind: "shading", parts: "12", columns: "4", right: "1 / 4", misconceptions: [] },
   expression: { id: "a", kind: "expression", answer: "{n}x + 2", form: "any", misconceptions: [] },
   steps: { id: "a", kind: "steps", start: "{n}x + 3 = 21", misconceptions: [] },
+  written: {
+    id: "a",
+    kind: "written",
+    length: "paragraph",
+    showCriteria: true,
+    criteria: [{ id: "why", name: "A reason", levels: ["None", "One that says little", "One about {n}"] }],
+    sample: "Because {n} is doubled.",
+  },
 };

@@ -215,6 +215,18 @@ const steps = fc
     misconceptions: shown ? [{ id: "adds-both", slip: "sign" as const }] : [],
   }));
 
+const written = fc
+  .tuple(fc.constantFrom("sentence" as const, "paragraph" as const, "page" as const), ids(2, 2), texts(5), fc.boolean())
+  .map(([length, [first = "", second = ""], [name = "", low = "", high = "", top = "", sample = ""], isShort]) => ({
+    length,
+    showCriteria: isShort,
+    criteria: [
+      given({ id: first, name, levels: isShort ? [low, high] : [low, high, top], weight: isShort ? undefined : 2.5 }),
+      { id: second, name: isShort ? "" : `${name} too`, levels: ["", top] },
+    ],
+    sample: isShort ? "" : sample,
+  }));
+
 const bodies = {
   number,
   "single-choice": options("one"),
@@ -229,6 +241,7 @@ const bodies = {
   shading,
   expression,
   steps,
+  written,
 } satisfies Record<ItemKind, fc.Arbitrary<object>>;
 
 const framed = (kind: ItemKind, partId: fc.Arbitrary<string>): fc.Arbitrary<PartBody> =>

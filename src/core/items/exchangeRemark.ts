@@ -16,7 +16,6 @@ export type ExchangeRemarkCode =
   | "feedback-left-out"
   | "scoring-made-anew"
   | "gaps-as-choices"
-  | "longer-answer-left-out"
   | "changed-elsewhere"
   | "no-such-standard"
   | "rule-not-read"

@@ -12,6 +12,7 @@ import type { ShadingBody } from "./shading/body";
 import type { ShortTextBody } from "./shortText/body";
 import type { SingleChoiceBody } from "./singleChoice/body";
 import type { StepsBody } from "./steps/body";
+import type { WrittenBody } from "./written/body";
 
 export interface ParameterRange {
   readonly from: number;
@@ -43,6 +44,7 @@ export interface BodyOf {
   readonly shading: ShadingBody;
   readonly expression: ExpressionBody;
   readonly steps: StepsBody;
+  readonly written: WrittenBody;
 }
 
 /** What every part has, whatever its kind. */

@@ -15,6 +15,7 @@ import { shortTextSchema } from "./shortText/body";
 import { singleChoiceSchema } from "./singleChoice/body";
 import { stepsSchema } from "./steps/body";
 import { isTexts, textsByName } from "./textsByName";
+import { writtenSchema } from "./written/body";
 
 /** Shape of a part's body, by its kind. */
 const BODY_SCHEMAS = {
@@ -31,6 +32,7 @@ const BODY_SCHEMAS = {
   shading: shadingSchema,
   expression: expressionSchema,
   steps: stepsSchema,
+  written: writtenSchema,
 } satisfies Record<ItemKind, ObjectSchema<object>>;
 
 const frame = object({

@@ -13,6 +13,7 @@ export const ITEM_KINDS = [
   "shading",
   "expression",
   "steps",
+  "written",
 ] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
 

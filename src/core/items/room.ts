@@ -4,6 +4,7 @@ import type { ParameterValues } from "./drawParameters";
 import type { PartRemark } from "./partRemark";
 import { isTexts } from "./textsByName";
 import type { Verdict } from "./verdict";
+import type { RubricCriterion } from "./written/body";
 
 /** What a part is drawn with. */
 export interface DrawSetting {
@@ -51,6 +52,8 @@ export interface ItemRoom<Body, Drawn, Shown, Response> {
   readonly responseWords: (drawn: Drawn, response: Response) => string;
   /** What to say to a student of a response that is not right, beyond what it earned; null or absent where there is nothing. */
   readonly said?: (drawn: Drawn, response: Response) => ResponseNote | null;
+  /** By what a person scores a response; absent where it is scored at once. */
+  readonly rubric?: (drawn: Drawn) => readonly RubricCriterion[];
   readonly rightResponse: (drawn: Drawn) => Response;
   readonly mistakes: (drawn: Drawn) => readonly Mistake<Response>[];
   /** Chance of a right response by mere guessing, 0 to 1, as the part comes out with these values: what is not shown can't be guessed. */

@@ -13,6 +13,7 @@ import { shadingRoom } from "./shading/room";
 import { shortTextRoom } from "./shortText/room";
 import { singleChoiceRoom } from "./singleChoice/room";
 import { stepsRoom } from "./steps/room";
+import { writtenRoom } from "./written/room";
 
 /** Every kind of item part by its room: the compiler wants each, and nothing else names one. */
 const ROOMS = {
@@ -29,6 +30,7 @@ const ROOMS = {
   shading: shadingRoom,
   expression: expressionRoom,
   steps: stepsRoom,
+  written: writtenRoom,
 } satisfies Record<ItemKind, unknown>;
 
 type Rooms = typeof ROOMS;

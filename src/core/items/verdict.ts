@@ -5,7 +5,7 @@ import type { NumberProblem } from "../answers/checkNumber";
 export type UnreadableReason = NumberProblem | AlgebraProblem | "no-such-option";
 
 /**
- * What every room says of a response: it can't be read, or it earned so much of what there was. `earned` and `possible` are
+ * What every room says of a response: it can't be read, or it earned so much of what there was, or a person has to say. `earned` and `possible` are
  * whole numbers, in the smallest steps in which the part counts: 2 of 3 is exactly two thirds.
  */
 export type Verdict =
@@ -23,7 +23,10 @@ export type Verdict =
       readonly possible: number;
       /** Known misconceptions that it shows. */
       readonly misconceptionIds: readonly string[];
-    };
+      readonly byPerson?: undefined;
+    }
+  /** Can be read, and is scored by a person. */
+  | { readonly readable: true; readonly byPerson: true };
 
 /**
  * @example unreadable("not-a-number") // { readable: false, reason: "not-a-number" }

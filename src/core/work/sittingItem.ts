@@ -11,7 +11,7 @@ export interface SittingItem {
   readonly seed: number;
   readonly context: string;
   readonly tries: number;
-  /** What the first try earned of what was possible, in whole steps; null before it. */
+  /** What the first try earned of what was possible, in whole steps; null before it, and until a person has scored it. */
   readonly earned: number | null;
   readonly possible: number | null;
 }
@@ -21,6 +21,12 @@ export interface SittingItem {
  * @example isBegun({ tries: [] }) // false
  */
 export const isBegun = ({ tries }: Pick<SittingItem, "tries">): boolean => tries > 0;
+
+/**
+ * Whether it is known what the first try earned: not before it, and not while a person has to score it.
+ * @example isScored({ earned: null }) // false
+ */
+export const isScored = ({ earned }: Pick<SittingItem, "earned">): boolean => earned !== null;
 
 /**
  * Whether the first try earned everything.

@@ -6,7 +6,7 @@ import { itemVersions } from "../schema/items";
 import { people } from "../schema/people";
 import { groupMembers } from "../schema/regroup";
 import { reteachStudents } from "../schema/reteach";
-import { answers, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
+import { answers, ratings, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
 import { erasedTotals, interests, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { assignmentTargets } from "../schema/work";
@@ -42,6 +42,8 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
           milliseconds: sql`${erasedTotals.milliseconds} + ${sum.milliseconds}`,
         },
       });
+  const own = tx.select({ serial: answers.serial }).from(answers).where(eq(answers.personId, personId));
+  await tx.delete(ratings).where(inArray(ratings.answerSerial, own));
   await tx.delete(scores).where(eq(scores.personId, personId));
   await tx.delete(answers).where(eq(answers.personId, personId));
   await tx.delete(uncountedAnswers).where(eq(uncountedAnswers.personId, personId));

@@ -11,6 +11,7 @@ import { interests, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { assignmentTargets } from "../schema/work";
 import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
+import { ratingsOfPerson } from "./ratings";
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
 
@@ -44,6 +45,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
       .where(eq(assignmentTargets.personId, personId)),
     answers: await answersOfPerson(db, personId),
     scores: await scoresOfPerson(db, personId),
+    ratings: await ratingsOfPerson(db, personId),
     "answers-not-counted": await uncountedAnswersOf(db, personId),
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),

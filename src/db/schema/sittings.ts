@@ -162,6 +162,27 @@ export const scores = sqliteTable(
   ],
 );
 
+/** What persons gave written answers, by the rubric. Append-only: the latest of an answer's part stands, the others tell how it came to that. */
+export const ratings = sqliteTable(
+  "ratings",
+  {
+    serial: integer("serial").primaryKey({ autoIncrement: true }),
+    /** Made by the browser: sent twice, it is kept once. */
+    key: text("key").notNull().unique(),
+    answerSerial: integer("answer_serial")
+      .notNull()
+      .references(() => answers.serial),
+    part: text("part").notNull(),
+    raterId: text("rater_id")
+      .notNull()
+      .references(() => people.id),
+    /** Points by criterion, in the order of the rubric of the item's version. */
+    points: text("points", { mode: "json" }).$type<readonly number[]>().notNull(),
+    ratedAt: integer("rated_at").notNull(),
+  },
+  (t) => [index("ratings_by_answer").on(t.answerSerial), index("ratings_by_rater").on(t.raterId)],
+);
+
 /** What students sent that counts for nothing, with the reason: nothing that they wrote is lost. Append-only. */
 export const uncountedAnswers = sqliteTable(
   "uncounted_answers",

@@ -33,7 +33,8 @@ export interface ItemView {
 }
 
 export interface Feedback {
-  readonly verdict: "right" | "partly" | "wrong";
+  /** "waiting": a person scores it. */
+  readonly verdict: "right" | "partly" | "wrong" | "waiting";
   readonly text: string;
   readonly picture: readonly PictureStrip[];
   /** Given when the item is over: the worked solution and the answer. */

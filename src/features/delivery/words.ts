@@ -1,5 +1,6 @@
 import type { ItemResponse, ItemVerdict } from "@/core/items/checkItem";
 import type { DrawnItem } from "@/core/items/drawItem";
+import { rubricOf } from "@/core/items/rubricOf";
 import { saidOf } from "@/core/items/saidOf";
 import type { UnreadableReason } from "@/core/items/verdict";
 import type { Library } from "@/server/library/library";
@@ -46,11 +47,14 @@ export function unreadableMessage(
   return `${where}${UNREADABLE[reason]}${example}`;
 }
 
+const WAITING = "Your teacher reads it and says what it is worth.";
+
 interface Answered {
   readonly answer: {
     readonly tryNumber: number;
     readonly response: ItemResponse;
     readonly scores: readonly {
+      readonly part: string;
       readonly earned: number;
       readonly possible: number;
       readonly misconceptionId: string | null;
@@ -62,6 +66,8 @@ interface Answered {
 /** What to say to one try. The answer and its solution are told only when the item is over. */
 export function feedbackOn(item: DrawnItem, library: Library, { answer, itemOver }: Answered): Feedback {
   const { scores, tryNumber, response } = answer;
+  if (item.parts.some((part) => rubricOf(part) !== null && !scores.some((one) => one.part === part.id)))
+    return { verdict: "waiting", text: WAITING, picture: [], solution: null, answer: null };
   const key = item.parts.map(({ keyText }) => keyText).join("; ");
   if (scores.every(({ earned, possible }) => earned === possible)) {
     const text = tryNumber === 1 ? "That is right." : "Right, you found it at the second try.";

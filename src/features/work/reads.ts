@@ -5,6 +5,7 @@ import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { currentEntry } from "@/core/calendar/currentEntry";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { groupBy } from "@/core/collections/groupBy";
+import { roomOf } from "@/core/items/rooms";
 import { rational } from "@/core/numeric/rational";
 import { whyMastery } from "@/core/why/whyMastery";
 import { stateOfRun } from "@/core/work/stateOfRun";
@@ -12,6 +13,7 @@ import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
 import { itemById } from "@/db/queries/itemSearch";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
+import { versionsGivenIn, waitingIn } from "@/db/queries/ratings";
 import {
   assignmentById,
   assignmentsOfClasses,
@@ -44,10 +46,10 @@ const USUAL_SCHOOL_DAYS = 3;
 const MOST_PICKED = 40;
 
 /** The mark where it is not simply what was right of what was done: scores round down. */
-function partialMark({ mark, itemsRight, itemsDone }: RunRow): number | null {
-  if (mark === null || itemsDone === 0) return null;
+function partialMark({ mark, itemsRight, itemsDone }: RunRow, waiting: number): number | null {
+  if (mark === null || itemsDone <= waiting) return null;
   const exact = rational(mark);
-  return exact.equals(rational(itemsRight, itemsDone)) ? null : Math.floor(exact.mul(100).valueOf());
+  return exact.equals(rational(itemsRight, itemsDone - waiting)) ? null : Math.floor(exact.mul(100).valueOf());
 }
 
 export async function workList(context: Context, classIds: readonly string[]): Promise<WorkListEntry[]> {
@@ -104,6 +106,8 @@ export async function workView(context: Context, assignmentId: string): Promise<
   const library = await libraryOf(runtime);
   const names = shortNames([...targets, ...enrolled].map(({ person }) => person));
   const late = await lateAnswersOf(runtime.db.read, assignmentId);
+  const waiting = await waitingIn(runtime.db.read, assignmentId);
+  const isRead = await hasWrittenAnswers(runtime, assignmentId);
   const now = runtime.now();
   const today = dayNumber(dayAt(school, now));
   const snags = (await namedSnags(runtime, [...given], today)).filter(({ skillId }) => skillIds.includes(skillId));
@@ -135,7 +139,8 @@ export async function workView(context: Context, assignmentId: string): Promise<
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
-        markPercent: sitting ? partialMark(sitting) : null,
+        markPercent: sitting ? partialMark(sitting, waiting.get(person.id) ?? 0) : null,
+        toScore: waiting.get(person.id) ?? 0,
         tooLate: late.get(person.id) ?? 0,
         lastWorked: sitting ? formatDistance(sitting.lastAt, now, { addSuffix: true }) : null,
         now:
@@ -145,8 +150,15 @@ export async function workView(context: Context, assignmentId: string): Promise<
           sitting.itemsDone > 0,
       }),
     ),
+    scoring: { waiting: [...waiting.values()].reduce((sum, own) => sum + own, 0), any: isRead },
     leftOut: enrolled.filter(({ person }) => !given.has(person.id)).map(({ person }) => names.get(person.id) ?? ""),
   };
+}
+
+/** Whether some of what was given is scored by a person. */
+async function hasWrittenAnswers(runtime: Context["runtime"], assignmentId: string): Promise<boolean> {
+  const versions = await versionsOf(runtime, await versionsGivenIn(runtime.db.read, assignmentId));
+  return [...versions.values()].some(({ body }) => body.parts.some(({ kind }) => roomOf(kind).rubric !== undefined));
 }
 
 export async function assignForm(

@@ -33,6 +33,8 @@ export interface WorkRowView {
   /** The mark so far in whole per cent, rounded down, where items were partly right; null where the counts say it all. */
   readonly markPercent: number | null;
   readonly lastWorked: string | null;
+  /** Answers that wait for a person to score them. */
+  readonly toScore: number;
   /** Answers that came too late to count. */
   readonly tooLate: number;
   readonly now: boolean;
@@ -48,6 +50,8 @@ export interface WorkView extends WorkListEntry {
   /** How sure practice has to be that a skill is mastered. */
   readonly certainty: Certainty;
   readonly rows: readonly WorkRowView[];
+  /** Answers that wait for a person to score them, and whether there are any that a person scores. */
+  readonly scoring: { readonly waiting: number; readonly any: boolean };
   readonly leftOut: readonly string[];
 }
 

@@ -3,7 +3,7 @@ import type { Note } from "../exchange/exchangeItem";
 import { numberLiteral } from "../exchange/literals";
 import { Unreadable } from "./kinds/qtiRoom";
 import type { FoundResponse } from "./readProcessing";
-import { isXml, within, type Xml } from "./xml/xml";
+import { isXml, named, within, type Xml } from "./xml/xml";
 
 /** A part of a document before it is read. */
 export interface PartAt {
@@ -14,11 +14,14 @@ export interface PartAt {
   /** The blocks that hold it, where its words are among them. */
   readonly content: readonly Xml[];
   readonly frame: Xml | null;
+  /** Notes for whoever scores it. */
+  readonly rubric: readonly Xml[];
 }
 
 export const isInteraction = ({ name }: Xml): boolean => name.startsWith("qti-") && name.endsWith("-interaction");
 /** Interactions that ask nothing. */
 const ASKS_NOTHING = new Set(["qti-end-attempt-interaction", "qti-media-interaction"]);
+const LONGER_TEXT = "qti-extended-text-interaction";
 /** Blocks of which each is a text with gaps of its own. */
 const GAP_BLOCKS = new Set(["p", "div", "li", "td", "blockquote", "qti-item-body"]);
 
@@ -34,7 +37,14 @@ export function findParts(body: Xml, responseTo: (interaction: Xml) => FoundResp
     const isGapBlock =
       GAP_BLOCKS.has(parent.name) && parent.children.some((child) => isXml(child) && choices.includes(child));
     if (isGapBlock)
-      parts.push({ id: null, kind: "inline-choice", interactions: choices, content: [parent], frame: null });
+      parts.push({
+        id: null,
+        kind: "inline-choice",
+        interactions: choices,
+        content: [parent],
+        frame: null,
+        rubric: [],
+      });
     for (const child of parent.children.filter(isXml)) {
       if (isGapBlock && choices.includes(child)) continue;
       if (child.attributes["data-part"] !== undefined && child.name === "div") framed(child);
@@ -42,7 +52,7 @@ export function findParts(body: Xml, responseTo: (interaction: Xml) => FoundResp
       else if (!ASKS_NOTHING.has(child.name)) {
         const kind = kindOf(child, responseTo(child));
         if (kind === null) refused.push(child);
-        else parts.push({ id: null, kind, interactions: [child], content: [], frame: null });
+        else parts.push({ id: null, kind, interactions: [child], content: [], frame: null, rubric: rubricFor(child) });
       }
     }
   };
@@ -54,11 +64,16 @@ export function findParts(body: Xml, responseTo: (interaction: Xml) => FoundResp
       return;
     }
     const content = within(frame, ({ name, attributes }) => name === "p" && attributes.class !== "oxbow-prompt");
-    parts.push({ id: frame.attributes["data-part"] ?? null, kind, interactions, content, frame });
+    const rubric = named(frame, "qti-rubric-block");
+    parts.push({ id: frame.attributes["data-part"] ?? null, kind, interactions, content, frame, rubric });
   };
+  // Outside of a frame nothing says which answer the notes are for: they are for the first that a person scores.
+  const rubricFor = ({ name }: Xml): Xml[] =>
+    name === LONGER_TEXT && !parts.some(({ interactions: [first] }) => first?.name === LONGER_TEXT)
+      ? named(body, "qti-rubric-block").filter(({ attributes }) => (attributes.view ?? "").includes("scorer"))
+      : [];
   walk(body);
-  for (const { name, line } of refused)
-    note(name === "qti-extended-text-interaction" ? "longer-answer-left-out" : "kind-not-known", name, line);
+  for (const { name, line } of refused) note("kind-not-known", name, line);
   if (parts.length === 0) throw new Unreadable(refused.length > 0 ? "kind-not-known" : "no-question", refused[0]?.name);
   return parts;
 }
@@ -71,6 +86,8 @@ function kindOf({ name, attributes }: Xml, response: FoundResponse): PartAt["kin
         : "multiple-choice";
     case "qti-text-entry-interaction":
       return isNumber(response) ? "number" : "short-text";
+    case LONGER_TEXT:
+      return "written";
     case "qti-order-interaction":
       return "order";
     case "qti-match-interaction":

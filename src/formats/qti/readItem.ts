@@ -62,10 +62,16 @@ function itemOf(root: Xml, note: Note, passages: Passages): ExchangeItem {
   const responseTo = ({ attributes: own }: Xml) => responses.get(own["response-identifier"] ?? "") ?? NO_RESPONSE;
   const words = (element: Xml) => heldBraces(textOf(element.children, note));
   const parts = findParts(body, responseTo, note);
-  sayWhatIsLeftOut(root, note);
+  sayWhatIsLeftOut(root, new Set(parts.flatMap(({ rubric }) => rubric)), note);
   const boxes = parts.filter((part) => !part.frame && part.interactions[0]?.name === "qti-text-entry-interaction");
   const read = parts.map((part, place) =>
-    readPart(part, place, { responseTo, words, note, numbered: boxes.length > 1 ? boxes.indexOf(part) : -1 }),
+    readPart(part, place, {
+      responseTo,
+      words,
+      note,
+      points: mostPoints(root),
+      numbered: boxes.length > 1 ? boxes.indexOf(part) : -1,
+    }),
   );
   const stem = stemOf(body, parts, boxes, note);
   const shared = childrenOf(root, "qti-assessment-stimulus-ref").flatMap(({ attributes: own, line }) => {
@@ -114,8 +120,9 @@ function itemOf(root: Xml, note: Note, passages: Passages): ExchangeItem {
 }
 
 /** Names in the standard of what has no place here. */
-function sayWhatIsLeftOut(root: Xml, note: Note): void {
-  for (const { line } of named(root, "qti-rubric-block")) note("rubric-left-out", undefined, line);
+function sayWhatIsLeftOut(root: Xml, taken: ReadonlySet<Xml>, note: Note): void {
+  for (const block of named(root, "qti-rubric-block"))
+    if (!taken.has(block)) note("rubric-left-out", undefined, block.line);
   for (const { line } of named(root, "qti-catalog-info")) note("catalogue-left-out", undefined, line);
   for (const name of ["qti-feedback-block", "qti-feedback-inline"])
     for (const { line } of named(root, name)) note("feedback-left-out", undefined, line);
@@ -129,13 +136,18 @@ interface PartSetting {
   readonly responseTo: FoundPart["responseTo"];
   readonly words: FoundPart["words"];
   readonly note: Note;
+  readonly points: number | null;
   /** Which of several boxes in a text it is, from 0; -1 where there is one. */
   readonly numbered: number;
 }
 
-function readPart({ id, kind, interactions, content, frame }: PartAt, place: number, setting: PartSetting): PartBody {
+function readPart(
+  { id, kind, interactions, content, frame, rubric }: PartAt,
+  place: number,
+  setting: PartSetting,
+): PartBody {
   const own = id ?? String.fromCharCode(97 + (place % 26)) + (place < 26 ? "" : String(Math.floor(place / 26)));
-  const found: FoundPart = { id: own, interactions, content, ...setting };
+  const found: FoundPart = { id: own, interactions, content, rubric, ...setting };
   const made = kind === "gap-match" ? ({ id: own, ...readGapMatch(found) } as PartBody) : qtiRoomOf(kind).read(found);
   const question = [
     ...(frame ? within(frame, ({ attributes }) => attributes.class === "oxbow-prompt") : []),
@@ -226,13 +238,18 @@ function withQuestion({
 /** The points of an item of one part, where it says no part's own. */
 function withPoints(root: Xml, parts: readonly PartBody[]): readonly PartBody[] {
   const [part, another] = parts;
+  const points = mostPoints(root);
+  if (!part || another || part.points !== undefined || points === null || points < 2) return parts;
+  return [{ ...part, points }];
+}
+
+/** Whole points that an item says it is worth, 1 to 100; null where it says nothing of the kind. */
+function mostPoints(root: Xml): number | null {
   const most = childrenOf(root, "qti-outcome-declaration").find(
     ({ attributes }) => attributes.identifier === "MAXSCORE",
   );
   const points = most ? Number(rawText(most).trim()) : Number.NaN;
-  if (!part || another || part.points !== undefined || !Number.isInteger(points) || points < 2 || points > 100)
-    return parts;
-  return [{ ...part, points }];
+  return Number.isInteger(points) && points >= 1 && points <= 100 ? points : null;
 }
 
 function contextOf(root: Xml): Map<string, string> {

@@ -16,6 +16,8 @@ export type Judging =
   | { readonly how: "map"; readonly shares: readonly Share[]; readonly others: number }
   /** Each point in the area about one of these earns its share. */
   | { readonly how: "areas"; readonly points: readonly string[]; readonly radius: number; readonly share: number }
+  /** By a person, outside of the document's own rules. */
+  | { readonly how: "person" }
   /** Right by how many values there are, whichever. */
   | { readonly how: "count"; readonly count: number };
 

@@ -50,7 +50,7 @@ export function writeItem(item: ExchangeItem, drawn: DrawnItem): WrittenItem {
     },
     ...context(item),
     ...responses.map(({ one, points }) => declaration(one, points)),
-    outcome("SCORE", "float", "0"),
+    outcome("SCORE", "float", "0", responses.some(({ one }) => one.judging.how === "person") ? "human" : undefined),
     outcome("MAXSCORE", "float", String(most)),
     xml("qti-outcome-declaration", { identifier: "MISCONCEPTION", cardinality: "multiple", "base-type": "string" }),
     ...(told.length > 0
@@ -81,10 +81,10 @@ export function writeItem(item: ExchangeItem, drawn: DrawnItem): WrittenItem {
 /** Where the passage of an item stands in its package. */
 export const passageFile = (id: string): string => `passages/${qtiName(id)}.xml`;
 
-const outcome = (identifier: string, baseType: string, value: string): Xml =>
+const outcome = (identifier: string, baseType: string, value: string, scoredBy?: "human"): Xml =>
   xml(
     "qti-outcome-declaration",
-    { identifier, cardinality: "single", "base-type": baseType },
+    { identifier, cardinality: "single", "base-type": baseType, "external-scored": scoredBy },
     xml("qti-default-value", {}, xml("qti-value", {}, value)),
   );
 

@@ -54,6 +54,7 @@ function mappings(judging: Judging, points: number): Xml[] {
 /** The rules that add what a response earned to the score, and note the misconceptions that it shows. */
 export function processing(response: WrittenResponse, points: number): Xml[] {
   const { judging, name } = response;
+  if (judging.how === "person") return [];
   const earned =
     judging.how === "map"
       ? [add("SCORE", xml("qti-map-response", { identifier: name }))]

@@ -108,7 +108,7 @@ const right = (words: string, ...ties: Tie[]): Right => ({ words, ties });
 export const RIGHTS = {
   class: {
     see: right("see the class, its plan, work and evidence", ...ADULTS),
-    change: right("plan, assign work and make groups in the class", ...TEAM, "substitute", "coordinator"),
+    change: right("plan, assign work, score it and make groups in the class", ...TEAM, "substitute", "coordinator"),
     enroll: right("add students to the class, move them and take them out", ...TEAM, "coordinator"),
     share: right("share the class with colleagues, rename it and put it away", "teacher", "coordinator"),
     export: right("take the class's roster out as a file", ...TEAM, "coordinator"),

@@ -45,6 +45,7 @@ const EVIDENCE: readonly string[] = [
   "sittings",
   "answers",
   "uncounted_answers",
+  "ratings",
   "skill_states",
   "skill_days",
   "misconception_signs",

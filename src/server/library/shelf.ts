@@ -2,6 +2,7 @@ import "server-only";
 import { drawParameters } from "@/core/items/drawParameters";
 import type { ItemBody, ItemVersion } from "@/core/items/itemBody";
 import { itemParameters } from "@/core/items/itemParameters";
+import { roomOf } from "@/core/items/rooms";
 import type { ItemParameters } from "@/core/measurement/item";
 import type { Lesson, ReteachPlan } from "@/core/model/content";
 import type { PoolItem } from "@/core/work/partSituation";
@@ -35,7 +36,7 @@ export class Shelf {
 
   /** Items to choose from: different draws of every version. Drawn when somebody first asks. */
   get pool(): readonly PoolItem[] {
-    this.drawnPool ??= this.versions.flatMap((version) => this.drawsOf(version));
+    this.drawnPool ??= this.versions.filter(isScoredAtOnce).flatMap((version) => this.drawsOf(version));
     return this.drawnPool;
   }
 
@@ -68,6 +69,10 @@ export class Shelf {
       : itemParameters(body, values, this.difficulty);
   }
 }
+
+/** What adapts from one item to the next can't wait for a person. */
+const isScoredAtOnce = ({ body }: ItemVersion): boolean =>
+  body.parts.every(({ kind }) => roomOf(kind).rubric === undefined);
 
 const shelf = kept([...LIBRARY_TABLES], loadShelf, MOST_SHELVES);
 

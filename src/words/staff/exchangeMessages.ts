@@ -16,7 +16,6 @@ export const EXCHANGE_MESSAGES: Readonly<Record<ExchangeRemarkCode | ImportRemar
   "feedback-left-out": "Feedback other than a hint and an explanation is left out.",
   "scoring-made-anew": "It has scoring rules of its own; here it is scored by its key.",
   "gaps-as-choices": "Words to be put into gaps are chosen from a list in each gap.",
-  "longer-answer-left-out": "A longer written answer is left out; the rest is asked.",
   "changed-elsewhere": "Another program changed it: its numbers are no longer drawn anew.",
   "no-such-standard": "No standard here has the code {at}.",
   "rule-not-read": "“{at}” could not be read and is left out.",

@@ -17,6 +17,7 @@ export const KIND_WORDS: Readonly<Record<ItemKind, string>> = {
   shading: "shade a fraction",
   expression: "write an expression",
   steps: "solve line by line",
+  written: "write an answer",
 };
 
 /** The kind of a card: of its only part, or that it has several. */

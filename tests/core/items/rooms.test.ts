@@ -3,7 +3,7 @@ import { checkItem, receivedResponse } from "@/core/items/checkItem";
 import { type DrawnItem, drawItem } from "@/core/items/drawItem";
 import type { ItemBody, PartBody } from "@/core/items/itemBody";
 import { itemBodySchema } from "@/core/items/itemBodySchema";
-import { ITEM_KINDS } from "@/core/items/itemKind";
+import { ITEM_KINDS, type ItemKind } from "@/core/items/itemKind";
 import { inOrder, orderOf } from "@/core/items/itemOrder";
 import { itemParameters } from "@/core/items/itemParameters";
 import { optionTexts } from "@/core/items/optionTexts";
@@ -11,8 +11,10 @@ import { partParameters } from "@/core/items/partParameters";
 import { remarksOf } from "@/core/items/remarksOf";
 import { responseWords } from "@/core/items/responseWords";
 import { roomOf } from "@/core/items/rooms";
+import { rubricOf } from "@/core/items/rubricOf";
 import { saidOf } from "@/core/items/saidOf";
 import { rightResponse, tellingMistakes } from "@/core/items/telling";
+import { isRating, ratedShare } from "@/core/items/written/ratedShare";
 import { rational } from "@/core/numeric/rational";
 
 const bodyOf = (...parts: PartBody[]): ItemBody => ({
@@ -203,6 +205,17 @@ const steps: PartBody = {
     { id: "turned-the-ratio-round", slip: "inverse-operation" },
   ],
 };
+const written: PartBody = {
+  id: "a",
+  kind: "written",
+  length: "paragraph",
+  showCriteria: true,
+  criteria: [
+    { id: "why", name: "A reason", levels: ["None", "One that is no reason", "One about all {b}"] },
+    { id: "how", name: "Whole sentences", levels: ["No", "Yes"], weight: 0.5 },
+  ],
+  sample: "Of {b} there are {a}.",
+};
 const all = {
   number,
   "single-choice": single,
@@ -217,6 +230,7 @@ const all = {
   shading,
   expression,
   steps,
+  written,
 } as const;
 
 const check = (item: DrawnItem, response: object) => checkItem(item, { a: response });
@@ -732,10 +746,55 @@ describe("lines of work", () => {
   });
 });
 
+describe("a written answer", () => {
+  const item = draw(written);
+  const [part] = item.parts;
+  const criteria = (part && rubricOf(part)) ?? [];
+
+  it("is handed in and waits for a person, whatever it says", () => {
+    for (const text of ["Of 8 there are 6.", "no idea"])
+      expect(check(item, { text })).toEqual({ readable: true, right: false, parts: [], waiting: ["a"] });
+    expect(earned(item, { text: " \n" })).toBe("empty");
+    expect(earned(item, { text: "x".repeat(12_001) })).toBe("too-long");
+  });
+
+  it("beside a part that is scored at once leaves that part's score as it is", () => {
+    const both = draw({ ...number, id: "n" }, written);
+    const verdict = checkItem(both, { n: { text: "3/4" }, a: { text: "Because." } });
+    expect(verdict).toMatchObject({ right: false, waiting: ["a"], parts: [{ partId: "n", earned: 1 }] });
+  });
+
+  it("is worth the points of each criterion by its weight, exactly", () => {
+    expect(criteria.map(({ levels }) => levels.at(-1))).toEqual(["One about all 8", "Yes"]);
+    // By hand: (1 x 1/2 + 0.5 x 1) / 1.5, and (1 x 1 + 0.5 x 0) / 1.5.
+    expect(ratedShare(criteria, [1, 1]).toFraction()).toBe("2/3");
+    expect(ratedShare(criteria, [2, 0]).toFraction()).toBe("2/3");
+    expect([ratedShare(criteria, [0, 0]).valueOf(), ratedShare(criteria, [2, 1]).valueOf()]).toEqual([0, 1]);
+  });
+
+  it("takes no points that its rubric does not have", () => {
+    expect(isRating(criteria, [2, 1])).toBe(true);
+    for (const points of [[3, 1], [2], [2, 1, 0], [-1, 0], [0.5, 0], [Number.NaN, 0]])
+      expect(isRating(criteria, points)).toBe(false);
+  });
+
+  it("tells students what it is looked at for only where its author wants that", () => {
+    expect(roomOf("written").shown(part?.drawn as never)).toMatchObject({ criteria: [{ name: "A reason" }, {}] });
+    const quiet = draw({ ...written, showCriteria: false }).parts[0];
+    expect(roomOf("written").shown(quiet?.drawn as never)).toEqual({ length: "paragraph", criteria: [] });
+    expect(JSON.stringify(roomOf("written").shown(part?.drawn as never))).not.toContain("there are");
+  });
+});
+
+const isRead = (kind: ItemKind) => roomOf(kind).rubric !== undefined;
 describe.each(ITEM_KINDS)("the room of %s", (kind) => {
   const item = draw(all[kind]);
 
   it("gives everything for its own right response, and less for each mistake that it tells of", () => {
+    if (isRead(kind)) {
+      expect(checkItem(item, rightResponse(item))).toMatchObject({ readable: true, waiting: ["a"] });
+      return;
+    }
     expect(checkItem(item, rightResponse(item))).toMatchObject({ readable: true, right: true });
     const mistakes = tellingMistakes(item);
     expect(mistakes.length).toBeGreaterThan(0);
@@ -784,6 +843,7 @@ describe("an item of several parts", () => {
         { readable: true, partId: "a", earned: 1, possible: 1, misconceptionIds: [] },
         { readable: true, partId: "b", earned: 1, possible: 3, misconceptionIds: [] },
       ],
+      waiting: [],
     });
     expect(item.parts[1]).toMatchObject({ prompt: "Which of them?", points: 3 });
   });

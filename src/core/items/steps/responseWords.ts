@@ -3,6 +3,6 @@ import { writtenLines } from "./check";
 
 /**
  * The lines as they were typed.
- * @example responseWords(drawn, { lines: ["2x = 4", "x = 2"] }) // "2x = 4; x = 2"
+ * @example responseWords({}, { lines: ["2x = 4", "x = 2"] }) // "2x = 4; x = 2"
  */
 export const responseWords = (_: DrawnSteps, { lines }: StepsResponse): string => writtenLines(lines).join("; ");

@@ -50,5 +50,5 @@ export interface Conductor {
   /** Whether its items may be picked by hand. */
   readonly pickable: boolean;
   /** The mark so far, exact, 0 to 1; null before there is anything to mark. */
-  readonly mark: (situation: PartSituation) => Rational | null;
+  readonly mark: (situation: Pick<PartSituation, "items">) => Rational | null;
 }

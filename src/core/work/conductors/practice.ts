@@ -6,7 +6,7 @@ import { endOfSkill, type SkillHistory } from "../endOfSkill";
 import { endOfWork } from "../endOfWork";
 import { markOfFirstTries } from "../markOfFirstTries";
 import { beliefNow, chanceNow, mostItems, type PartSituation, type SkillOfWork } from "../partSituation";
-import { isBegun, shareOfFirst } from "../sittingItem";
+import { isScored, shareOfFirst } from "../sittingItem";
 import type { Conductor } from "./conductor";
 import { overAfterTries } from "./overAfterTries";
 
@@ -74,6 +74,6 @@ function historyOf(situation: PartSituation, skillId: string): SkillHistory {
     scoredAnswers: state?.scoredAnswers ?? 0,
     unaidedAnswers: state?.unaidedAnswers ?? 0,
     itemIds: state?.itemIds ?? [],
-    answers: situation.items.filter((item) => item.skillId === skillId && isBegun(item)).map(shareOfFirst),
+    answers: situation.items.filter((item) => item.skillId === skillId && isScored(item)).map(shareOfFirst),
   };
 }

@@ -13,7 +13,7 @@ export interface GivenAnswer {
   readonly sittingItemId: string;
   readonly tryNumber: number;
   readonly response: ItemResponse;
-  readonly scores: readonly Pick<ScoreRow, "earned" | "possible" | "misconceptionId">[];
+  readonly scores: readonly Pick<ScoreRow, "part" | "earned" | "possible" | "misconceptionId">[];
 }
 
 /** The sitting as its student's browser gets it, built field by field. */

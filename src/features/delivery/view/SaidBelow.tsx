@@ -42,16 +42,19 @@ export function SaidBelow({
     );
   }
   const { feedback } = said;
+  const isWrong = feedback.verdict === "wrong" || feedback.verdict === "partly";
   return (
     <div className={box}>
       <h2 className="font-serif text-[24px] leading-tight">
         {feedback.verdict === "right"
           ? feedback.text
-          : over
-            ? "Not quite. Here is how it goes"
-            : feedback.verdict === "partly"
-              ? "Partly"
-              : "Not yet"}
+          : feedback.verdict === "waiting"
+            ? "Handed in"
+            : over
+              ? "Not quite. Here is how it goes"
+              : feedback.verdict === "partly"
+                ? "Partly"
+                : "Not yet"}
       </h2>
       {feedback.verdict !== "right" ? (
         <p className="mt-2 text-[19px]">
@@ -69,7 +72,7 @@ export function SaidBelow({
           ) : null}
         </p>
       ) : null}
-      {feedback.verdict !== "right" && lesson ? (
+      {isWrong && lesson ? (
         <Button look="quiet" className="mt-2 -ml-3 text-[19px]!" onClick={lesson}>
           Show me how this works
         </Button>

@@ -1,13 +1,14 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import type { ItemResponse, ItemVerdict } from "@/core/items/checkItem";
-import { partParameters } from "@/core/items/partParameters";
+import { earnedOfParts } from "@/core/work/earnedOfParts";
 import type { AnswerPlace } from "@/core/work/placeAnswer";
 import { isRightFirst } from "@/core/work/sittingItem";
 import type { AnswerWrite, NewScore } from "@/db/queries/answering";
 import type { SittingItemRow } from "@/db/queries/sittings";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, schoolOf } from "@/server/runtime/school";
+import { scoresOfParts } from "@/server/summaries/scoresOfParts";
 import { summaryOf } from "@/server/summaries/summaryOf";
 import { drawnOf, parametersIn, type Run, withItems } from "../reads/run";
 import type { Answer } from "./answerMessage";
@@ -67,46 +68,28 @@ export async function stepOn(runtime: Runtime, run: Run, item: SittingItemRow, g
   };
 }
 
-/** What the parts of the answer are worth, for each skill that they tell about. */
-function scoresOf(run: Run, item: SittingItemRow, verdict: Given["verdict"], now: number): NewScore[] {
-  const drawn = drawnOf(run, item);
-  const whole = parametersIn(run, item);
-  const version = run.versions.get(item.versionId);
-  return verdict.parts.flatMap(({ partId, earned, possible, misconceptionIds }) => {
-    const part = drawn.parts.find(({ id }) => id === partId);
-    const own = version ? partParameters(version, partId, drawn.values, whole) : whole;
-    const { difficulty: chosenFor } = run.library.skill(item.skillId);
-    return (part?.skillIds ?? [item.skillId]).map((skillId): NewScore => {
-      const { difficulty } = run.library.skill(skillId);
-      return {
-        personId: run.personId,
-        part: partId,
-        skillId,
-        earned,
-        possible,
-        points: part?.points ?? 1,
-        misconceptionId: misconceptionIds[0] ?? null,
-        grade: run.situation.grade,
-        skillDifficulty: difficulty,
-        ...own,
-        // The item lies as far above or below any of its skills as above or below the one it was chosen for.
-        b: own.b - chosenFor + difficulty,
-        by: "rule",
-        scorerId: null,
-        scoredAt: now,
-      };
-    });
+/** What the parts of the answer are worth that are scored at once. */
+const scoresOf = (run: Run, item: SittingItemRow, verdict: Given["verdict"], now: number): NewScore[] =>
+  scoresOfParts(verdict.parts, {
+    personId: run.personId,
+    skillId: item.skillId,
+    drawn: drawnOf(run, item),
+    version: run.versions.get(item.versionId),
+    whole: parametersIn(run, item),
+    library: run.library,
+    grade: run.situation.grade,
+    by: { by: "rule", scorerId: null, scoredAt: now },
   });
-}
 
-/** Closes the try and moves the progress. */
+/** Closes the try and moves the progress. What a person has to score is not tried again. */
 function moveOn(
   run: Run,
   item: SittingItemRow,
   { answer, place, verdict }: Given,
   { now, milliseconds }: { readonly now: number; readonly milliseconds: number },
 ): Run {
-  const over = run.conductor.take({ right: verdict.right, number: answer.tryNumber, offline: answer.offline });
+  const isOver = run.conductor.take({ right: verdict.right, number: answer.tryNumber, offline: answer.offline });
+  const over = isOver || verdict.waiting.length > 0;
   const first = firstTryOf(item, verdict);
   const answered: SittingItemRow = {
     ...item,
@@ -135,13 +118,13 @@ function moveOn(
   };
 }
 
-/** What the first try earned: of a later try, as it was; over the parts by their points. */
-function firstTryOf(item: SittingItemRow, { parts }: Given["verdict"]): Pick<SittingItemRow, "earned" | "possible"> {
-  if (item.tries > 0) return { earned: item.earned, possible: item.possible };
-  const possible = parts.reduce((product, part) => product * part.possible, 1);
-  // Over one common denominator, so that the share stays exact.
-  const earned = parts.reduce((sum, part) => sum + (part.earned * possible) / part.possible, 0);
-  return { earned, possible: possible * parts.length };
+/** What the first try earned: of a later try, as it was; nothing yet while a person has to score some of it. */
+function firstTryOf(
+  item: SittingItemRow,
+  { parts, waiting }: Given["verdict"],
+): Pick<SittingItemRow, "earned" | "possible"> {
+  if (item.tries > 0 || waiting.length > 0) return { earned: item.earned, possible: item.possible };
+  return earnedOfParts(parts);
 }
 
 /** The items with the answered one in its place; one that came from the reserve was shown before what is open now. */

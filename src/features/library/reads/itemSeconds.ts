@@ -18,6 +18,7 @@ const ANSWERING_SECONDS: Readonly<Record<ItemKind | "several", number>> = {
   shading: 40,
   expression: 60,
   steps: 120,
+  written: 240,
   several: 120,
 };
 const USUAL_SECONDS = 45;

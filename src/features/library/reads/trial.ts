@@ -34,7 +34,7 @@ const input = object({
 export type Tried =
   | { readonly look: Look }
   | {
-      readonly verdict: "right" | "partly" | "wrong" | "unreadable";
+      readonly verdict: "right" | "partly" | "wrong" | "unreadable" | "by-person";
       readonly earned: number;
       readonly possible: number;
     };
@@ -50,6 +50,7 @@ export async function tryOut(context: Context, raw: unknown): Promise<Tried> {
   const verdict = await judgeTry(version, { seed: given.seed, context: given.context, sent: given.response });
   if (verdict === null) throw new Refusal("invalid", "This is no answer to this item. Change it and check again.");
   if (!verdict.readable) return { verdict: "unreadable", earned: 0, possible: 0 };
+  if (verdict.waiting.length > 0) return { verdict: "by-person", earned: 0, possible: 0 };
   const [earned, possible] = (["earned", "possible"] as const).map((name) =>
     verdict.parts.reduce((sum, part) => sum + part[name], 0),
   ) as [number, number];

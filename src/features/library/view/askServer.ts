@@ -29,6 +29,7 @@ export async function askServer<T>(path: string, message: object, signal?: Abort
 const VERDICT_WORDS = {
   right: "Right.",
   wrong: "Wrong.",
+  "by-person": "Handed in: a teacher scores it.",
   unreadable: "This can't be read as an answer; a student would be asked to write it again.",
 } as const;
 

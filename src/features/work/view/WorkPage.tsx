@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Fragment, useState, useTransition } from "react";
 import { sayDone, sayProblem } from "@/client/notices";
@@ -74,6 +75,15 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
           Withdraw
         </Button>
       </PageHead>
+      {work.scoring.any ? (
+        <p className="mb-3 text-[15px]">
+          <Link href={`${base}/work/${work.id}/score`} className={work.scoring.waiting > 0 ? "font-bold" : ""}>
+            {work.scoring.waiting > 0
+              ? `Score ${work.scoring.waiting} written ${work.scoring.waiting === 1 ? "answer" : "answers"}`
+              : "Written answers, all scored"}
+          </Link>
+        </p>
+      ) : null}
       <p className="mb-3 flex flex-wrap gap-x-5 text-[15px]">
         {ORDER.map((status) => {
           const count = rows.filter((row) => row.status === status).length;
@@ -197,6 +207,7 @@ function Row({
       </td>
       <td>
         {row.itemsDone > 0 ? `${row.itemsRight} of ${row.itemsDone}` : ""}
+        {row.toScore > 0 ? `, ${row.toScore} to score` : ""}
         {row.markPercent === null ? "" : `; with partial credit ${row.markPercent} %`}
       </td>
       <td className="text-mute">

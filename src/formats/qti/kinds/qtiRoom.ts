@@ -24,6 +24,10 @@ export interface FoundPart {
   readonly interactions: readonly Xml[];
   /** Blocks that hold them and the words between. */
   readonly content: readonly Xml[];
+  /** Notes for whoever scores it. */
+  readonly rubric: readonly Xml[];
+  /** What the item is worth as it says itself; null where it does not. */
+  readonly points: number | null;
   readonly responseTo: (interaction: Xml) => FoundResponse;
   /** Words of an element, as a text of an item. */
   readonly words: (element: Xml) => string;

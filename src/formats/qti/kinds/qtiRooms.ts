@@ -12,6 +12,7 @@ import { selectWords } from "./selectWords";
 import { shading } from "./shading";
 import { steps } from "./steps";
 import { expression, shortText } from "./text";
+import { written } from "./written";
 
 /** Every kind of part as the standard's interactions say it: the compiler wants each. */
 const ROOMS = {
@@ -28,6 +29,7 @@ const ROOMS = {
   shading,
   expression,
   steps,
+  written,
 } satisfies { readonly [Kind in ItemKind]: QtiRoom<Kind> };
 
 interface AnyRoom {

@@ -14,6 +14,7 @@ import { shadedFigure } from "./Shading";
 import { shortText } from "./ShortText";
 import { singleChoice } from "./SingleChoice";
 import { stepLines } from "./Steps";
+import { writtenAnswer } from "./Written";
 
 /** Every kind of part by how it is answered: the compiler wants each, and nothing else names one. */
 const CONTROLS = {
@@ -30,6 +31,7 @@ const CONTROLS = {
   shading: shadedFigure,
   expression: expressionEntry,
   steps: stepLines,
+  written: writtenAnswer,
 } satisfies Record<ItemKind, unknown>;
 
 /** The control of a kind. A part and its value are of the same kind, which the type system can't see through a lookup. */

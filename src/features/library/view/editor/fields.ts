@@ -1,5 +1,6 @@
 import type { ItemKind } from "@/core/items/itemKind";
 import type { Field, PartForm } from "./fieldTypes";
+import { stepsForm, writtenForm } from "./longerForms";
 
 const mistakes = (of: Field, blank: object): Field => ({
   type: "list",
@@ -308,38 +309,6 @@ export const PART_FORMS: Readonly<Record<ItemKind, PartForm>> = {
     ],
     blank: { answer: "", form: "any", misconceptions: [] },
   },
-  steps: {
-    fields: [
-      {
-        type: "text",
-        name: "start",
-        label: "Line to start from",
-        help: "An equation, inequality or expression in one unknown; slots such as {a} are filled",
-      },
-      {
-        type: "list",
-        name: "misconceptions",
-        label: "Slips that tell something",
-        add: "Add a telling slip",
-        of: [
-          {
-            type: "choice",
-            name: "slip",
-            label: "Slip in a line",
-            options: [
-              ["distribution", "only part of a bracket multiplied"],
-              ["sign", "a sign lost or turned"],
-              ["inverse-operation", "moved with the same operation"],
-              ["direction", "an inequality not turned"],
-              ["arithmetic", "worked out to another number"],
-            ],
-          },
-          { type: "misconception", name: "id", label: "What the student thinks" },
-        ],
-        blank: () => ({ slip: "inverse-operation", id: "" }),
-        least: 0,
-      },
-    ],
-    blank: { start: "", misconceptions: [] },
-  },
+  steps: stepsForm,
+  written: writtenForm,
 };

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { ItemKind } from "@/core/items/itemKind";
 import type { ShownOf } from "@/core/items/rooms";
+import { LINES } from "@/core/items/written/body";
 import { MathText } from "@/ui/primitives/MathText";
 import { PrintedGrid, PrintedLine, PrintedShading } from "./figures";
 
@@ -59,6 +60,22 @@ const PRINTS: Prints = {
         <p key={line} className="mt-2">
           <Blank wide />
         </p>
+      ))}
+    </div>
+  ),
+  written: ({ length, criteria }) => (
+    <div className="mt-2">
+      {criteria.length > 0 ? (
+        <ul className="mb-1 text-[14px]">
+          {criteria.map(({ name, levels }, place) => (
+            <li key={place}>
+              {name} ({levels.length - 1} {levels.length === 2 ? "point" : "points"})
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      {Array.from({ length: LINES[length] }, (_, line) => (
+        <p key={line} className="border-black h-8 border-b" />
       ))}
     </div>
   ),
