@@ -172,6 +172,56 @@ const SLUICES: readonly Written[] = [
   },
 ];
 
+const LINE_BY_LINE: Written = {
+  skillId: "constant-of-proportionality",
+  stem: "{crates} crates of eels and a fee of {fee} marks come to {total} marks. Solve for the price of one crate.",
+  over: {
+    parameters: { crates: { from: 2, to: 9 }, fee: { from: 3, to: 15 }, price: { from: 2, to: 12 } },
+    derived: { total: "crates * price + fee" },
+    hint: "What has to go first, the fee or the {crates}?",
+    solution: "Take {fee} from both sides, then divide both by {crates}: x = {price}.",
+  },
+  parts: [
+    {
+      id: "a",
+      kind: "steps",
+      start: "{crates}x + {fee} = {total}",
+      misconceptions: [{ id: "multiplied-not-divided", slip: "inverse-operation" }],
+    },
+  ],
+  depth: 2,
+};
+
+const OWN_WORDS: Written = {
+  skillId: "proportional-or-not",
+  stem: "The evening ferry costs 4 coins for one person and 7 coins for two. Is the price proportional to the number of people? Say how you know.",
+  over: {
+    solution: "Two people would have to pay 8 coins, twice as much as one. They pay 7, so it is not proportional.",
+  },
+  parts: [
+    {
+      id: "a",
+      kind: "written",
+      length: "paragraph",
+      showCriteria: true,
+      criteria: [
+        { id: "verdict", name: "The answer", levels: ["Missing, or the other one", "The one that is so"] },
+        {
+          id: "reason",
+          name: "The reason",
+          levels: [
+            "None",
+            "Compares, but not by numbers that decide it",
+            "Price for each person, or twice one against two",
+          ],
+        },
+      ],
+      sample: "It is not: twice the people would cost twice 4 coins, which is 8, but two pay 7.",
+    },
+  ],
+  depth: 3,
+};
+
 const UNFINISHED: Written = {
   skillId: "proportional-or-not",
   stem: "Which of these tables of ferry fares are proportional?",
@@ -212,19 +262,25 @@ const AUTUMN_TEST: readonly Written[] = [
 ];
 
 /** What the demo's teachers have written: a bank of Noor's that a colleague uses, and one of the school's that is not open yet. */
-export async function fillBanks(simulation: Simulation, restrictedUntil: string): Promise<void> {
+export async function fillBanks(
+  simulation: Simulation,
+  restrictedUntil: string,
+): Promise<{ readonly ownWordsId: string }> {
   const noor = await staffContext(simulation, "noor");
   const own = await bank(noor, { name: "Sluices and ferries", license: "Free to use in the valley's schools" });
   for (const item of SLUICES) await write(noor, own, item, true);
   const passageId = noor.runtime.newId();
   await keepPassage(noor, { passageId, bankId: own, ...LOG });
   for (const item of ABOUT_THE_LOG) await write(noor, own, item, true, passageId);
+  await write(noor, own, LINE_BY_LINE, true);
+  const ownWordsId = await write(noor, own, OWN_WORDS, true);
   await write(noor, own, UNFINISHED, false);
   await openBank(noor, { bankId: own, personId: staffId("teo"), level: "change" });
   await openBank(noor, { bankId: own, personId: staffId("ife"), level: "use" });
   const marguerite = await staffContext(simulation, "marguerite");
   const common = await bank(marguerite, { name: "Autumn common test", ofSchool: "yes", restrictedUntil });
   for (const item of AUTUMN_TEST) await write(marguerite, common, item, true);
+  return { ownWordsId };
 }
 
 async function bank(context: Context, settings: object): Promise<string> {
@@ -239,7 +295,7 @@ async function write(
   { skillId, stem, parts, over = {}, depth }: Written,
   inUse: boolean,
   passageId: string | null = null,
-): Promise<void> {
+): Promise<string> {
   const itemId = context.runtime.newId();
   const body = {
     parameters: {},
@@ -261,4 +317,5 @@ async function write(
     passageId,
   });
   if (inUse) await putIntoUse(context, { itemId, revision });
+  return itemId;
 }

@@ -21,6 +21,7 @@ import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { fillBanks } from "./banks";
 import { ALDER, parts, ROWAN } from "./names";
+import { writeInOwnWords } from "./ownWords";
 import { installShippedContent } from "./shippedContent";
 import { type Simulation, staffContext, staffId } from "./simulation";
 import { runTerm } from "./term";
@@ -138,7 +139,8 @@ export async function seedSchool(
     students.map(({ person }) => person),
   );
   progress(0.99, "banks");
-  await fillBanks(simulation, dayOfNumber(today + 14));
+  const { ownWordsId } = await fillBanks(simulation, dayOfNumber(today + 14));
+  await writeInOwnWords(simulation, ownWordsId, lastDay);
   progress(1, "done");
   return slips;
 }

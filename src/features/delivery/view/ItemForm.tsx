@@ -4,7 +4,7 @@ import { Button } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import type { ItemView } from "../types";
 import { ItemFace } from "./ItemFace";
-import { emptyValues, type PartValues, problemOf, responseOf, wordsOf } from "./items/controls";
+import { emptyValues, handInWords, type PartValues, problemOf, responseOf, wordsOf } from "./items/controls";
 import { LessonDialog } from "./LessonDialog";
 import { SaidBelow } from "./SaidBelow";
 import type { SittingState } from "./useSitting";
@@ -42,7 +42,7 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
     });
   };
   const skill = view.lessons[item.skillId];
-  const again = said.kind === "feedback" ? "Check again" : WORK_WORDS[view.kind].handIn;
+  const again = said.kind === "feedback" ? "Check again" : (handInWords(item.parts) ?? WORK_WORDS[view.kind].handIn);
   return (
     <form ref={form} className="sitting-item" data-presentation={item.presentationId} onSubmit={handIn}>
       <div>

@@ -1,7 +1,7 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
 import { PageHead } from "@/ui/layout/PageHead";
+import { ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import type { PartToScore, ScoringView } from "../types";
 import { ScoredAnswer } from "./ScoredAnswer";
@@ -17,7 +17,7 @@ export function ScoringPage({ scoring, base }: { readonly scoring: ScoringView; 
         <label className="flex items-center gap-1.5 text-[15px]">
           <input type="checkbox" checked={hidden} onChange={(event) => setHidden(event.target.checked)} /> Without names
         </label>
-        <Link href={`${base}/work/${scoring.workId}`}>Back to the work</Link>
+        <ButtonLink href={`${base}/work/${scoring.workId}`}>Back to the work</ButtonLink>
       </PageHead>
       {scoring.parts.length > 1 ? (
         <fieldset className="mb-4 flex flex-wrap gap-2" aria-label="Questions">

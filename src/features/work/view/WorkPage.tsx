@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Fragment, useState, useTransition } from "react";
 import { sayDone, sayProblem } from "@/client/notices";
@@ -8,7 +7,7 @@ import type { RunState } from "@/core/work/stateOfRun";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { SheetLink } from "@/ui/layout/SheetLink";
-import { Button } from "@/ui/primitives/Button";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { runEndWords } from "@/words/staff/runWords";
 import { whyWords } from "@/words/staff/whyWords";
 import { moveDueDayAction, withdrawAction } from "../actions";
@@ -77,11 +76,11 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
       </PageHead>
       {work.scoring.any ? (
         <p className="mb-3 text-[15px]">
-          <Link href={`${base}/work/${work.id}/score`} className={work.scoring.waiting > 0 ? "font-bold" : ""}>
+          <ButtonLink look={work.scoring.waiting > 0 ? "main" : "plain"} href={`${base}/work/${work.id}/score`}>
             {work.scoring.waiting > 0
               ? `Score ${work.scoring.waiting} written ${work.scoring.waiting === 1 ? "answer" : "answers"}`
               : "Written answers, all scored"}
-          </Link>
+          </ButtonLink>
         </p>
       ) : null}
       <p className="mb-3 flex flex-wrap gap-x-5 text-[15px]">

@@ -20,5 +20,8 @@ export const KIND_WORDS: Readonly<Record<WorkKind, KindWords>> = {
     inList: "",
   },
   check: { ends: (items) => `Check of ${items} items`, inList: "check, " },
-  amount: { ends: (items) => `${items} items, the mark is the share right at the first try`, inList: "" },
+  amount: {
+    ends: (items) => `${items} ${items === 1 ? "item" : "items"}, the mark is the share right at the first try`,
+    inList: "",
+  },
 };

@@ -6,6 +6,7 @@ const MOST_LETTERS = 12_000;
 
 export const writtenAnswer: PartControl<"written", string> = {
   empty: "",
+  handIn: "Hand in",
   Control: ({ part, value, set, locked, label }) => {
     const { length, criteria } = part.shown;
     return (

@@ -19,6 +19,8 @@ export interface PartControl<Kind extends ItemKind, Value> {
   readonly problem: (value: Value, part: PartView<Kind>) => string | null;
   /** The value as it is sent. */
   readonly response: (value: Value) => object;
+  /** What the button says, where the answer is not checked at once. */
+  readonly handIn?: string;
   /** The value as it stands on the screen, to name it later. */
   readonly words: (value: Value, part: PartView<Kind>) => string;
 }

@@ -56,5 +56,9 @@ export function problemOf(parts: readonly PartView[], values: PartValues): strin
 export const responseOf = (parts: readonly PartView[], values: PartValues): Readonly<Record<string, object>> =>
   Object.fromEntries(parts.map(({ id, kind }) => [id, controlOf(kind).response(values[id])]));
 
+/** What the button says that hands an item in; null for what the work usually says. */
+export const handInWords = (parts: readonly PartView[]): string | null =>
+  parts.map(({ kind }) => controlOf(kind).handIn).find((words) => words !== undefined) ?? null;
+
 export const wordsOf = (parts: readonly PartView[], values: PartValues): string =>
   parts.map((part) => controlOf(part.kind).words(values[part.id], part)).join("; ");

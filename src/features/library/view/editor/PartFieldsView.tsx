@@ -178,7 +178,7 @@ function TextsField({ field, path }: Props<"texts">) {
         <div key={place} className="mb-1 flex gap-2">
           <input
             aria-label={`${field.label}, ${place + 1}`}
-            className={`${FIELD} font-reading w-72`}
+            className={`${FIELD} font-reading w-full max-w-xl`}
             value={text}
             onChange={(event) => set(texts.map((one, at) => (at === place ? event.target.value : one)))}
           />
