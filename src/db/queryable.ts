@@ -12,6 +12,7 @@ import * as items from "./schema/items";
 import * as library from "./schema/library";
 import * as notes from "./schema/notes";
 import * as people from "./schema/people";
+import * as pictures from "./schema/pictures";
 import * as plan from "./schema/plan";
 import * as regroup from "./schema/regroup";
 import * as reteach from "./schema/reteach";
@@ -23,6 +24,7 @@ import type { Statements } from "./statements";
 
 export const schema = {
   ...people,
+  ...pictures,
   ...access,
   ...students,
   ...library,

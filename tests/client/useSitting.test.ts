@@ -21,6 +21,7 @@ const item = (presentationId: string, hint: string | null = null): ItemView => (
   presentationId,
   skillId: "s",
   passage: null,
+  images: [],
   stem: "?",
   table: [],
   parts: [{ id: "a", kind: "number", prompt: null, shown: { unit: null } }],

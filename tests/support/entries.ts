@@ -521,6 +521,18 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofFile,
     call: ({ fileId }) => library("applyItemImportAction")({ draftId: fileId, fingerprint: "none" }),
   },
+  "POST api/pictures": {
+    needs: staff,
+    call: () => {
+      const body = new FormData();
+      body.set("file", new File([new TextEncoder().encode("<svg/>")], "a.svg"));
+      return route("pictures", "POST", "/api/pictures", { body });
+    },
+  },
+  "GET api/pictures/[hash]": {
+    needs: (_, actor) => [actor.kind],
+    call: () => route("pictures/[hash]", "GET", "/x", {}, { hash: "0".repeat(64) }),
+  },
   "GET api/passages/[passageId]": {
     needs: both(staff, ofBank("use")),
     call: ({ passageId }) => route("passages/[passageId]", "GET", "/x", {}, { passageId }),

@@ -3,7 +3,7 @@ import { CoreError } from "../model/fail";
 import { seededRandom } from "../numeric/seededRandom";
 import { drawParameters, numberFrom, type ParameterValues } from "./drawParameters";
 import { fillText } from "./fillText";
-import type { ItemVersion, PartBody } from "./itemBody";
+import type { ItemImage, ItemVersion, PartBody } from "./itemBody";
 import type { ItemKind } from "./itemKind";
 import type { DrawSetting } from "./room";
 import { type DrawnOf, roomOf } from "./rooms";
@@ -36,6 +36,7 @@ export interface DrawnItem {
   readonly hint: string;
   readonly solution: string;
   readonly picture: readonly PictureStrip[];
+  readonly images: readonly ItemImage[];
   /** Rows of the table in the stem; "?" marks the cell asked for. Empty without a table. */
   readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
   readonly values: ParameterValues;
@@ -68,6 +69,7 @@ export function drawItem(version: ItemVersion, seed: number, wantedContext?: str
     hint: say(body.hint),
     solution: say(body.solution),
     picture: drawPicture(version, values, say),
+    images: (body.images ?? []).map(({ picture, alt }) => ({ picture, alt: say(alt) })),
     table: (body.table ?? []).map(({ label, cells }) => ({
       label: say(label),
       cells: cells.map((cell) => (cell === "?" ? cell : writeNumber(numberFrom(cell, values), "mixed"))),

@@ -4,6 +4,7 @@ import type { RosterRemark } from "../roster/rosterRemark";
 export type ExchangeRemarkCode =
   // Taken, but not all of it.
   | "picture-left-out"
+  | "picture-without-words"
   | "media-left-out"
   | "formula-in-words"
   | "table-in-words"

@@ -29,6 +29,14 @@ export interface PictureRow {
   readonly per?: string;
 }
 
+/** A picture that an item shows, with what it says to those who don't see it. */
+export interface ItemImage {
+  /** SHA-256 of its bytes, in hexadecimal digits. */
+  readonly picture: string;
+  /** Slots are filled. */
+  readonly alt: string;
+}
+
 /** What each kind of part needs to be drawn and checked. */
 export interface BodyOf {
   readonly number: NumberBody;
@@ -81,6 +89,8 @@ export interface ItemBody {
   /** The worked solution with the item's own numbers. */
   readonly solution: string;
   readonly picture?: readonly PictureRow[];
+  /** Shown under the stem, in this order. */
+  readonly images?: readonly ItemImage[];
   /** A table in the stem: each row a label and its cells, as expressions; "?" is the cell asked for. */
   readonly table?: readonly { readonly label: string; readonly cells: readonly string[] }[];
   readonly parts: readonly PartBody[];

@@ -56,6 +56,8 @@ const part = lazy((raw: unknown) => {
     : frame;
 });
 
+const MOST_IMAGES = 4;
+
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 
@@ -77,6 +79,16 @@ export const itemBodySchema = object({
   picture: array(
     object({ label: string().required(), count: string().required(), per: string().optional() }).noUnknown(),
   ).optional(),
+  images: array(
+    object({
+      picture: string()
+        .matches(/^[0-9a-f]{64}$/)
+        .required(),
+      alt: string().trim().required(),
+    }).noUnknown(),
+  )
+    .max(MOST_IMAGES)
+    .optional(),
   table: array(
     object({ label: string().defined(), cells: array(string().required()).required() }).noUnknown(),
   ).optional(),

@@ -6,6 +6,7 @@ export function itemTexts(body: ItemBody): string[] {
   return [
     body.stem,
     ...Object.values(body.contexts).flatMap((words) => Object.values(words)),
+    ...(body.images ?? []).map(({ alt }) => alt),
     ...(body.table ?? []).map(({ label }) => label),
     ...body.parts.flatMap((part) => [
       ...(part.prompt === undefined ? [] : [part.prompt]),

@@ -13,6 +13,7 @@ export interface LookedItem {
   readonly seed: number;
   readonly context: string;
   readonly stem: string;
+  readonly images: DrawnItem["images"];
   readonly table: DrawnItem["table"];
   readonly parts: readonly {
     readonly id: string;
@@ -82,6 +83,7 @@ export function lookedItem(item: DrawnItem): LookedItem {
     seed: item.seed,
     context: item.context,
     stem: item.stem,
+    images: item.images,
     table: item.table,
     parts: item.parts.map(({ id, kind, prompt, drawn, keyText }) => ({
       id,

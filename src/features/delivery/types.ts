@@ -21,6 +21,7 @@ export interface ItemView {
   /** The text that it is asked about; null for none. */
   readonly passage: Passage | null;
   readonly stem: string;
+  readonly images: readonly { readonly picture: string; readonly alt: string }[];
   readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
   readonly parts: readonly PartView[];
   readonly hasHint: boolean;

@@ -1,4 +1,5 @@
 import type { ItemFileProblem } from "@/core/items/exchangeRemark";
+import type { PackagePicture } from "../qti/pictureFiles";
 import { readPackage, readSingleItem } from "../qti/readPackage";
 import { isWorkbook, isZip } from "../table/isWorkbook";
 import type { ReadItem } from "./exchangeItem";
@@ -13,6 +14,8 @@ export type ItemFileReading =
       readonly ok: true;
       readonly title: string;
       readonly items: readonly ReadItem[];
+      /** Shown by these items, each once. */
+      readonly pictures: readonly PackagePicture[];
       readonly unread: readonly string[];
     };
 
@@ -35,9 +38,10 @@ export async function readItemFile(
   progress: (done: number, of: number) => void,
 ): Promise<ItemFileReading> {
   if (kind === "package") return readPackage(bytes, progress);
-  if (kind === "document") return { ok: true, title: "", items: [readSingleItem(bytes, fileName)], unread: [] };
+  if (kind === "document")
+    return { ok: true, title: "", items: [readSingleItem(bytes, fileName)], pictures: [], unread: [] };
   const sheet = await readItemSheet(bytes);
-  if (sheet.ok) return { ok: true, title: "", items: sheet.items, unread: [] };
+  if (sheet.ok) return { ok: true, title: "", items: sheet.items, pictures: [], unread: [] };
   if (sheet.why === "columns-not-known") return { ok: false, why: { kind: "columns-not-known" } };
   return { ok: false, why: { kind: "sheet", remark: sheet.why } };
 }

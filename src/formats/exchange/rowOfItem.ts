@@ -47,6 +47,7 @@ const isPlain = ({
   where,
   table,
   picture,
+  images,
   parts,
   difficultyOffset,
   discrimination,
@@ -55,6 +56,7 @@ const isPlain = ({
   Object.keys(contexts).length === 1 &&
   (table ?? []).length === 0 &&
   (picture ?? []).length === 0 &&
+  (images ?? []).length === 0 &&
   Number(difficultyOffset) === 0 &&
   discrimination === undefined &&
   parts.length === 1 &&

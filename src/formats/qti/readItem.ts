@@ -1,5 +1,5 @@
 import type { ExchangeRemark } from "@/core/items/exchangeRemark";
-import type { ItemBody, PartBody } from "@/core/items/itemBody";
+import type { ItemBody, ItemImage, PartBody } from "@/core/items/itemBody";
 import { braceWords, heldBraces, holdsBraces } from "../exchange/braces";
 import type { ExchangeItem, ExchangePassage, Note } from "../exchange/exchangeItem";
 import { numberLiteral } from "../exchange/literals";
@@ -31,10 +31,10 @@ const NO_RESPONSE: FoundResponse = {
 
 /**
  * Reads an item of version 3.0 (names of 2.1 and 2.2 made present ones before). What it says beyond what an item here holds is remarked;
- * an item without a question that can be asked and a key that can be judged is none. Never throws. `passages` gives a shared passage by the file that
- * the item names; null where there is none.
+ * an item without a question that can be asked and a key that can be judged is none. Never throws. Passages and pictures
+ * stand in files beside it.
  */
-export function readItem(root: Xml, passages: Passages = () => null): ItemReading {
+export function readItem(root: Xml, beside: Partial<BesideItem> = {}): ItemReading {
   const remarks: ExchangeRemark[] = [];
   const note: Note = (code, at, line) => {
     const isKnown = remarks.some((known) => known.code === code && known.at === at);
@@ -42,7 +42,7 @@ export function readItem(root: Xml, passages: Passages = () => null): ItemReadin
       remarks.push({ code, ...(at === undefined ? {} : { at }), ...(line === undefined ? {} : { line }) });
   };
   try {
-    return { item: itemOf(root, note, passages), remarks };
+    return { item: itemOf(root, note, { passages: () => null, pictures: () => null, ...beside }), remarks };
   } catch (error) {
     if (!(error instanceof Unreadable)) throw error;
     remarks.unshift({ code: error.code, ...(error.at === undefined ? {} : { at: error.at.slice(0, 80) }) });
@@ -50,9 +50,14 @@ export function readItem(root: Xml, passages: Passages = () => null): ItemReadin
   }
 }
 
-type Passages = (href: string) => ExchangePassage | null;
+/** What an item names that stands in other files, by the name that it says; null where there is none. */
+export interface BesideItem {
+  readonly passages: (href: string) => ExchangePassage | null;
+  /** The hash of a picture that can be shown. */
+  readonly pictures: (href: string) => string | null;
+}
 
-function itemOf(root: Xml, note: Note, passages: Passages): ExchangeItem {
+function itemOf(root: Xml, note: Note, { passages, pictures }: BesideItem): ExchangeItem {
   const body = childOf(root, "qti-item-body");
   const { attributes } = root;
   if (root.name !== "qti-assessment-item" || !body) throw new Unreadable("not-an-item", root.name);
@@ -73,7 +78,7 @@ function itemOf(root: Xml, note: Note, passages: Passages): ExchangeItem {
       numbered: boxes.length > 1 ? boxes.indexOf(part) : -1,
     }),
   );
-  const stem = stemOf(body, parts, boxes, note);
+  const stem = stemOf(body, parts, boxes, { note, pictures });
   const shared = childrenOf(root, "qti-assessment-stimulus-ref").flatMap(({ attributes: own, line }) => {
     const passage = passages(own.href ?? "");
     if (passage === null) note("passage-missing", own.href, line);
@@ -101,6 +106,7 @@ function itemOf(root: Xml, note: Note, passages: Passages): ExchangeItem {
     hint,
     solution,
     ...(stem.strips.length > 0 ? { picture: stem.strips } : {}),
+    ...(stem.images.length > 0 ? { images: stem.images } : {}),
     ...(stem.table.length > 0 ? { table: stem.table } : {}),
     parts: withPoints(root, asked.parts),
   };
@@ -167,12 +173,19 @@ function readPart(
 }
 
 /** The words around the parts, with the table and the strips that were written as such. */
-function stemOf(body: Xml, parts: readonly PartAt[], boxes: readonly PartAt[], note: Note) {
+function stemOf(
+  body: Xml,
+  parts: readonly PartAt[],
+  boxes: readonly PartAt[],
+  { note, pictures }: Pick<BesideItem, "pictures"> & { readonly note: Note },
+) {
   const held = new Set<Xml>(parts.flatMap((part) => [...(part.frame ? [part.frame] : []), ...part.content]));
   const table: { label: string; cells: string[] }[] = [];
+  const images: ItemImage[] = [];
   const strips: { label: string; count: string; per?: string }[] = [];
   const text = textOf(body.children, note, (element) => {
     if (held.has(element)) return "";
+    if (element.name === "img") return addImage(element, images, pictures, note) ? "" : null;
     const isOwn = (name: string) => element.attributes.class === name;
     if (element.name === "qti-printed-variable") throw new Unreadable("draws-its-numbers");
     if (["qti-rubric-block", "qti-feedback-block", "qti-feedback-inline", "qti-template-block"].includes(element.name))
@@ -198,7 +211,26 @@ function stemOf(body: Xml, parts: readonly PartAt[], boxes: readonly PartAt[], n
   });
   // A box at the end of the words says nothing that the answer's own box does not.
   const plain = boxes.length === 1 ? text.replace(/\n____$/, "") : text;
-  return { text: heldBraces(plain === "____" ? "" : plain), table, strips };
+  return { text: heldBraces(plain === "____" ? "" : plain), table, strips, images };
+}
+
+/** Pictures that an item can show. */
+const MOST_IMAGES = 4;
+
+/** Takes a picture that can be shown; one without words for those who don't see it goes by its file's name, which is noted. */
+function addImage(
+  { attributes, line }: Xml,
+  images: ItemImage[],
+  pictures: BesideItem["pictures"],
+  note: Note,
+): boolean {
+  const { src = "", alt = "" } = attributes;
+  const picture = images.length < MOST_IMAGES ? pictures(src) : null;
+  if (picture === null) return false;
+  const name = src.split("/").at(-1) ?? "";
+  if (alt.trim() === "") note("picture-without-words", name.slice(0, 80), line);
+  images.push({ picture, alt: heldBraces(alt.trim() || name) });
+  return true;
 }
 
 /** Rows of numbers and of what is asked for; false where a cell is anything else. */

@@ -4,7 +4,8 @@ import { faultsOf } from "@/core/items/lookOver";
 import type { ExchangeItem, ExchangePassage, ReadItem } from "../exchange/exchangeItem";
 import { readZip } from "../package/readZip";
 import { ownId } from "./names";
-import { readItem } from "./readItem";
+import { type PackagePicture, pictureReader } from "./pictureFiles";
+import { type BesideItem, readItem } from "./readItem";
 import { textOf } from "./readText";
 import { bodyOfSource } from "./source";
 import { SKILLS_PROVIDER } from "./writePackage";
@@ -19,6 +20,8 @@ export type PackageReading =
       /** Of the test that lists the items; empty where there is none. */
       readonly title: string;
       readonly items: readonly ReadItem[];
+      /** Shown by these items, each once. */
+      readonly pictures: readonly PackagePicture[];
       /** Files that nothing here reads. */
       readonly unread: readonly string[];
     };
@@ -61,22 +64,31 @@ export function readPackage(
   ]);
   const seen = new Set<string>();
   const passages = keptPassages(fileAt);
+  const pictures = pictureReader(fileAt);
   const items = wanted.map((resource, place) => {
     progress(place, wanted.length);
     for (const { attributes } of childrenOf(resource, "file")) used.add(folder + pathOf("", attributes.href ?? ""));
-    return readResource(resource, fileAt, passages, seen);
+    return readResource(resource, fileAt, { passages, pictures: pictures.hashOf, seen });
   });
+  const shown = new Set(pictures.paths().map((path) => folder + path));
   return {
     ok: true,
     title: titleOfTest(resources, fileAt),
     items,
-    unread: [...zip.files.keys()].filter((name) => !used.has(name)),
+    pictures: pictures.kept(),
+    unread: [...zip.files.keys()].filter((name) => !used.has(name) && !shown.has(name)),
   };
 }
 
 /** Reads a document that holds a single item, without a package around it. */
 export function readSingleItem(bytes: Uint8Array, file: string): ReadItem {
-  return readDocument(file, bytes, { passages: () => null, seen: new Set(), source: null, resource: null });
+  return readDocument(file, bytes, {
+    passages: () => null,
+    pictures: () => null,
+    seen: new Set(),
+    source: null,
+    resource: null,
+  });
 }
 
 type FileAt = (path: string) => Uint8Array | undefined;
@@ -84,8 +96,7 @@ type FileAt = (path: string) => Uint8Array | undefined;
 function readResource(
   resource: Xml,
   fileAt: FileAt,
-  passages: (path: string) => ExchangePassage | null,
-  seen: Set<string>,
+  { passages, pictures, seen }: Pick<Beside, "passages" | "pictures" | "seen">,
 ): ReadItem {
   const file = pathOf("", resource.attributes.href ?? "");
   const bytes = fileAt(file);
@@ -95,26 +106,26 @@ function readResource(
   const source = sourceFile === undefined ? undefined : fileAt(pathOf("", sourceFile));
   return readDocument(file, bytes, {
     passages: (href) => passages(pathOf(file, href)),
+    pictures: (href) => pictures(pathOf(file, href)),
     seen,
     source: source ? new TextDecoder().decode(source) : null,
     resource,
   });
 }
 
-interface Beside {
-  readonly passages: (href: string) => ExchangePassage | null;
+interface Beside extends BesideItem {
   readonly seen: Set<string>;
   readonly source: string | null;
   readonly resource: Xml | null;
 }
 
-function readDocument(file: string, bytes: Uint8Array, { passages, seen, source, resource }: Beside): ReadItem {
+function readDocument(file: string, bytes: Uint8Array, { seen, source, resource, ...beside }: Beside): ReadItem {
   const document = readXml(bytes);
   if (!document.ok) return none(file, document.code, undefined, document.line);
-  const reading = readItem(presentNames(document.root), passages);
+  const reading = readItem(presentNames(document.root), beside);
   const remarks = [...reading.remarks];
   const title = reading.item?.title ?? document.root.attributes.title ?? "";
-  const whole = wholeBody(reading.item?.body ?? null, source, remarks);
+  const whole = withShownPictures(reading.item?.body ?? null, source, remarks);
   const original = () => new TextDecoder().decode(bytes);
   const refused = (code: ExchangeRemarkCode, about?: string): ReadItem => ({
     at: file,
@@ -142,6 +153,17 @@ function readDocument(file: string, bytes: Uint8Array, { passages, seen, source,
     ...(resource ? alignmentOf(resource) : { skillIds: [], standards: [] }),
   };
   return { at: file, title, item, remarks, original: remarks.length > 0 ? original() : null };
+}
+
+/** The same without pictures that the package does not hold: a source beside the document may name any. */
+function withShownPictures(body: ItemBody | null, source: string | null, remarks: ExchangeRemark[]): ItemBody | null {
+  const whole = wholeBody(body, source, remarks);
+  if (!whole?.images) return whole;
+  const held = new Set((body?.images ?? []).map(({ picture }) => picture));
+  const { images, ...rest } = whole;
+  const shown = images.filter(({ picture }) => held.has(picture));
+  if (shown.length < images.length) remarks.push({ code: "picture-left-out" });
+  return shown.length > 0 ? { ...rest, images: shown } : rest;
 }
 
 /** The body in full where a source beside the document says it; what was said of the document then no longer holds. */

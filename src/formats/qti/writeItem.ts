@@ -21,7 +21,11 @@ export interface WrittenItem {
  * One draw of an item as a document of Question and Test Interoperability 3.0 (1EdTech 2022): a program that knows nothing but the
  * standard shows it, scores it, with partial credit as here, and tells the misconceptions that an answer shows.
  */
-export function writeItem(item: ExchangeItem, drawn: DrawnItem): WrittenItem {
+export function writeItem(
+  item: ExchangeItem,
+  drawn: DrawnItem,
+  pathOfPicture: (hash: string) => string | null = () => null,
+): WrittenItem {
   const itemName = qtiName(item.id);
   const parts = item.body.parts.map((part, place) => {
     const own = drawn.parts[place];
@@ -64,7 +68,12 @@ export function writeItem(item: ExchangeItem, drawn: DrawnItem): WrittenItem {
           }),
         ]
       : []),
-    xml("qti-item-body", {}, stem(item.body, drawn), ...parts.map(({ part, written }) => frame(part, written))),
+    xml(
+      "qti-item-body",
+      {},
+      stem(item.body, drawn, pathOfPicture),
+      ...parts.map(({ part, written }) => frame(part, written)),
+    ),
     xml(
       "qti-response-processing",
       {},
@@ -106,7 +115,11 @@ function context({ depth, calculator, body }: ExchangeItem): Xml[] {
   );
 }
 
-function stem(body: ItemBody, drawn: DrawnItem): Xml {
+function stem(body: ItemBody, drawn: DrawnItem, pathOfPicture: (hash: string) => string | null): Xml {
+  const images = drawn.images.flatMap(({ picture, alt }) => {
+    const path = pathOfPicture(picture);
+    return path === null ? [] : [xml("img", { src: `../${path}`, alt })];
+  });
   const rows = drawn.table.map(({ label, cells }) =>
     xml("tr", {}, xml("th", { scope: "row" }, label), ...cells.map((cell) => xml("td", {}, cell))),
   );
@@ -124,6 +137,7 @@ function stem(body: ItemBody, drawn: DrawnItem): Xml {
     "div",
     { class: "oxbow-stem" },
     ...paragraphs(drawn.stem),
+    ...(images.length > 0 ? [xml("p", { class: "oxbow-images" }, ...images)] : []),
     ...(rows.length > 0 ? [xml("table", { class: "oxbow-table" }, xml("tbody", {}, ...rows))] : []),
     ...(strips.length > 0 ? [xml("ul", { class: "oxbow-strips" }, ...strips)] : []),
   );

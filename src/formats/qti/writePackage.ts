@@ -2,6 +2,7 @@ import { strToU8, zipSync } from "fflate";
 import { drawItem } from "@/core/items/drawItem";
 import type { ExchangeItem, ExchangePassage, StandardName } from "../exchange/exchangeItem";
 import { qtiName } from "./names";
+import { type PackagePicture, picturePath } from "./pictureFiles";
 import { readItem } from "./readItem";
 import { sourceText } from "./source";
 import { passageFile, writeItem } from "./writeItem";
@@ -25,16 +26,25 @@ export interface OutgoingItem extends ExchangeItem {
   readonly original: string | null;
 }
 
-/** A content package of Question and Test Interoperability 3.0: every item, a test that lists them in order, and the manifest. */
-export function writePackage(title: string, items: readonly OutgoingItem[]): Uint8Array {
+/** A content package of Question and Test Interoperability 3.0: every item with its pictures, a test that lists them in order, and the manifest. */
+export function writePackage(
+  title: string,
+  items: readonly OutgoingItem[],
+  pictures: readonly (PackagePicture & { readonly type: string })[] = [],
+): Uint8Array {
   const files: Record<string, Uint8Array> = {};
+  const pathOf = new Map(pictures.map(({ hash, type }) => [hash, picturePath(hash, type)]));
+  const hashAt = new Map([...pathOf].map(([hash, path]) => [`../${path}`, hash]));
+  for (const { hash, bytes } of pictures) files[pathOf.get(hash) ?? hash] = bytes;
   const resources = items.map((item) => {
     const name = qtiName(item.id);
     const href = `items/${name}.xml`;
-    const { root, pictures } = writeItem(item, drawItem({ id: item.id, itemId: item.id, body: item.body }, SEED));
-    const source = sourceText(item.body, readItem(root).item?.body ?? null);
+    const drawn = drawItem({ id: item.id, itemId: item.id, body: item.body }, SEED);
+    const { root, pictures: drawings } = writeItem(item, drawn, (hash) => pathOf.get(hash) ?? null);
+    const document = readItem(root, { pictures: (href) => hashAt.get(href) ?? null }).item?.body ?? null;
+    const source = sourceText(item.body, document);
     const beside = {
-      ...pictures,
+      ...drawings,
       ...(source === null ? {} : { [`sources/${name}.json`]: source }),
       ...(item.original === null ? {} : { [`originals/${name}.xml`]: item.original }),
     };
@@ -44,7 +54,7 @@ export function writePackage(title: string, items: readonly OutgoingItem[]): Uin
       "resource",
       { identifier: name, type: "imsqti_item_xmlv3p0", href },
       ...alignment(item),
-      ...[href, ...Object.keys(beside)].map((path) => xml("file", { href: path })),
+      ...[href, ...Object.keys(beside), ...picturesOf(item, pathOf)].map((path) => xml("file", { href: path })),
       ...(item.passage ? [xml("dependency", { identifierref: `passage.${qtiName(item.passage.id)}` })] : []),
     );
   });
@@ -68,6 +78,10 @@ export function writePackage(title: string, items: readonly OutgoingItem[]): Uin
   );
   return zipSync(files, { level: 6, mtime: MADE_AT });
 }
+
+const picturesOf = ({ body }: OutgoingItem, pathOf: ReadonlyMap<string, string>): string[] => [
+  ...new Set((body.images ?? []).flatMap(({ picture }) => pathOf.get(picture) ?? [])),
+];
 
 function manifestOf(items: readonly OutgoingItem[], resources: readonly Xml[]): Xml {
   return xml(

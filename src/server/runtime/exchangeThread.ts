@@ -1,7 +1,7 @@
 import "server-only";
 import { MessageChannel } from "node:worker_threads";
 import type { ItemFileKind, ItemFileReading } from "@/formats/exchange/readItemFile";
-import type { OutgoingItem } from "@/formats/qti/writePackage";
+import type { OutgoingItem, writePackage } from "@/formats/qti/writePackage";
 import type { readCase } from "@/formats/standards/readCase";
 import { Refusal } from "./refusal";
 import { workerPool } from "./workerPool";
@@ -35,8 +35,11 @@ export async function readItems(
 }
 
 /** Writes a content package in a thread of its own. */
-export const writeItems = (title: string, items: readonly OutgoingItem[]): Promise<Uint8Array> =>
-  pool().run({ write: { title, items } }) as Promise<Uint8Array>;
+export const writeItems = (
+  title: string,
+  items: readonly OutgoingItem[],
+  pictures: Parameters<typeof writePackage>[2] = [],
+): Promise<Uint8Array> => pool().run({ write: { title, items, pictures } }) as Promise<Uint8Array>;
 
 /** Reads a framework of standards in a thread of its own; stops at once when the signal is given. */
 export async function readFramework(framework: Uint8Array, signal: AbortSignal): Promise<ReturnType<typeof readCase>> {

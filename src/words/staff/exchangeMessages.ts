@@ -4,6 +4,7 @@ import type { ExchangeRemarkCode, ImportRemarkCode } from "@/core/items/exchange
 export const EXCHANGE_MESSAGES: Readonly<Record<ExchangeRemarkCode | ImportRemarkCode, string>> = {
   // Taken, but not all of it.
   "picture-left-out": "A picture is left out; its description stands in the text.",
+  "picture-without-words": "The picture {at} has no description; its file’s name stands for one. Write what it shows.",
   "media-left-out": "Sound, video or a drawing ({at}) is left out.",
   "formula-in-words": "A formula ({at}) is written as plain text: look at it.",
   "table-in-words": "A table is written as lines of text.",

@@ -69,6 +69,7 @@ function itemView(run: Run, item: SittingItemRow, lastFeedback: Feedback | null)
     skillId: item.skillId,
     passage: run.passages.get(run.versions.get(item.versionId)?.passageId ?? "") ?? null,
     stem: drawn.stem,
+    images: drawn.images,
     table: drawn.table,
     parts: drawn.parts.map(
       ({ id, kind, prompt, drawn: part }) => ({ id, kind, prompt, shown: roomOf(kind).shown(part) }) as PartView,

@@ -1,6 +1,7 @@
 import { MathText } from "@/ui/primitives/MathText";
 import { NumberTable } from "@/ui/primitives/NumberTable";
 import { PassageText } from "@/ui/primitives/PassageText";
+import { Pictures } from "@/ui/primitives/Pictures";
 import type { ItemView } from "../types";
 import { controlOf, type PartValues } from "./items/controls";
 
@@ -11,7 +12,7 @@ export function ItemFace({
   set,
   locked,
 }: {
-  readonly item: Pick<ItemView, "stem" | "table" | "parts"> & Partial<Pick<ItemView, "passage">>;
+  readonly item: Pick<ItemView, "stem" | "images" | "table" | "parts"> & Partial<Pick<ItemView, "passage">>;
   readonly values: PartValues;
   readonly set: (change: (before: PartValues) => PartValues) => void;
   readonly locked: boolean;
@@ -27,6 +28,7 @@ export function ItemFace({
       <p className="max-w-[640px] text-[24px] leading-normal">
         <MathText text={item.stem} />
       </p>
+      <Pictures images={item.images} />
       <NumberTable rows={item.table} />
       {item.parts.map((part, place) => {
         const { Control } = controlOf(part.kind);

@@ -15,7 +15,7 @@ export function ItemPreview({
   item,
   judge,
 }: {
-  readonly item: Pick<ItemView, "stem" | "table" | "parts"> & Partial<Pick<ItemView, "passage">>;
+  readonly item: Pick<ItemView, "stem" | "images" | "table" | "parts"> & Partial<Pick<ItemView, "passage">>;
   readonly judge: (response: Readonly<Record<string, object>>) => Promise<Judged>;
 }) {
   const [values, setValues] = useState<PartValues>(() => emptyValues(item.parts));

@@ -6,6 +6,7 @@ import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import { NumberTable } from "@/ui/primitives/NumberTable";
 import { PassageText } from "@/ui/primitives/PassageText";
+import { Pictures } from "@/ui/primitives/Pictures";
 import type { WorksheetView, WorksheetWishes } from "../worksheetTypes";
 import { PAPER_WORDS, PrintedPart } from "./print/prints";
 
@@ -157,6 +158,7 @@ function Sheet({
               <p>
                 <MathText text={item.stem} />
               </p>
+              <Pictures images={item.images} />
               <NumberTable rows={item.table} />
               {item.parts.map((part) => (
                 <div key={part.id} className="mt-1">

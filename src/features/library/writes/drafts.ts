@@ -25,6 +25,7 @@ import { contentHash } from "@/server/content/contentHash";
 import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import { DRAWS_BEFORE_USE, lookItOver } from "@/server/library/lookOver";
+import { demandPictures } from "@/server/library/pictures";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { uuid, validated } from "@/server/runtime/validated";
@@ -155,6 +156,7 @@ export async function putIntoUse(context: Context, raw: unknown): Promise<{ chan
   const { skillIds, standardIds } = found.alignment ?? { skillIds: [], standardIds: [] };
   if (found.alignment && skillIds.length === 0)
     throw new Refusal("invalid", "Choose the skill that the item is about: it is found, given and reported by it.");
+  await demandPictures(runtime.db.read, found.body as ItemBody);
   const { misconceptions } = await libraryOf(runtime);
   if (misconceptionsIn(found.body as ItemBody).some((id) => !misconceptions.has(id)))
     throw new Refusal("invalid", "A wrong answer names a misconception that is not in the library. Choose it again.");

@@ -13,6 +13,7 @@ import { contentHash } from "@/server/content/contentHash";
 import { recordBigChange } from "@/server/history/bigChange";
 import type { Change } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
+import { takePicture } from "@/server/library/pictures";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
@@ -94,6 +95,8 @@ export async function applyItemImport(context: Context, input: unknown): Promise
     prepare: async (tx) => {
       await unappliedDraft(tx, context, draftId);
       if ((await stateOfTables(tx, LIBRARY_TABLES)) !== state) throw changedSince();
+      const by = { addedBy: staff.personId, addedAt: runtime.now() };
+      for (const { bytes } of file.pictures) await takePicture(tx, bytes, by);
       return change;
     },
     finish: (tx, id) => updateLibraryDraft(tx, draftId, { appliedAt: runtime.now(), changeId: id }),

@@ -1,7 +1,9 @@
 import "server-only";
 import { array, object, string } from "yup";
+import { picturesWithBytes } from "@/db/queries/pictures";
 import { itemSheetRows } from "@/formats/exchange/itemSheetRows";
 import { rowOfItem } from "@/formats/exchange/rowOfItem";
+import type { OutgoingItem } from "@/formats/qti/writePackage";
 import { writeSheet } from "@/formats/table/writeSheet";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
@@ -18,6 +20,9 @@ const input = object({
     .oneOf(["package", "csv", "xlsx"] as const)
     .required(),
 });
+const picturesIn = (items: readonly OutgoingItem[]): string[] => [
+  ...new Set(items.flatMap(({ body }) => (body.images ?? []).map(({ picture }) => picture))),
+];
 const TYPES = {
   package: { type: "application/zip", ending: "zip" },
   csv: { type: "text/csv; charset=utf-8", ending: "csv" },
@@ -36,7 +41,7 @@ export async function takeOutItems(context: Context, raw: unknown) {
     throw new Refusal("invalid", "None of these items fits a row of a sheet. Take them out as a package.");
   const bytes =
     format === "package"
-      ? await writeItems(title, items)
+      ? await writeItems(title, items, await picturesWithBytes(context.runtime.db.read, picturesIn(items)))
       : await writeSheet(
           itemSheetRows(rows, (column) => ITEM_COLUMN_NAMES[column]),
           format,

@@ -9,6 +9,7 @@ import type { DraftFields, PartFields } from "./draftFields";
 import { PART_FORMS } from "./fields";
 import { freshId } from "./freshId";
 import { PartFieldsView } from "./PartFieldsView";
+import { PictureFields } from "./PictureFields";
 
 const MOST_POINTS = 10;
 
@@ -42,6 +43,7 @@ export function Parts({ skills }: Pick<EditorView, "skills">) {
           Write {"{a}"} for a number that changes, {"{a + b}"} for one worked out, 3/4 for a fraction.
         </span>
       </label>
+      <PictureFields />
       {fields.map((row, place) => {
         const kind = parts[place]?.kind as ItemKind;
         return (

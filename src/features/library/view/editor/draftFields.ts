@@ -1,4 +1,4 @@
-import type { ItemBody, ParameterSpec } from "@/core/items/itemBody";
+import type { ItemBody, ItemImage, ParameterSpec } from "@/core/items/itemBody";
 
 /** An item as the form holds it: lists in place of records, so that names can be typed; everything else as the body has it. */
 export interface DraftFields {
@@ -10,6 +10,7 @@ export interface DraftFields {
   readonly where: readonly { readonly text: string }[];
   readonly derived: readonly { readonly name: string; readonly text: string }[];
   readonly stories: readonly { readonly name: string; readonly words: string }[];
+  readonly images: readonly ItemImage[];
   readonly parts: readonly PartFields[];
   readonly depth: string;
   readonly calculator: boolean;
@@ -83,6 +84,7 @@ export function fieldsOf(
     where: (body.where ?? []).map((text) => ({ text })),
     derived: Object.entries(body.derived ?? {}).map(([name, text]) => ({ name, text })),
     stories: Object.entries(body.contexts).map(([name, words]) => ({ name, words: writeWords(words) })),
+    images: body.images ?? [],
     parts: (body.parts as unknown as PartFields[]).map((part) =>
       part.right === `x == ${part.answer}` ? { ...part, right: "" } : part,
     ),
@@ -111,7 +113,7 @@ export function bodyOf(
     name.trim() || `story${place + 1}`,
     readWords(words),
   ]);
-  const { where: _, derived: __, ...rest } = before;
+  const { where: _, derived: __, images: ___, ...rest } = before;
   return {
     unreadRanges,
     body: {
@@ -121,6 +123,7 @@ export function bodyOf(
       solution: fields.solution,
       difficultyOffset: fields.difficultyOffset || "0",
       parameters,
+      ...(fields.images.length > 0 ? { images: fields.images.map(({ picture, alt }) => ({ picture, alt })) } : {}),
       ...(where.length > 0 ? { where } : {}),
       ...(derived.length > 0
         ? { derived: Object.fromEntries(derived.map(({ name, text }) => [name.trim(), text])) }

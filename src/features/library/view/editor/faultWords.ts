@@ -9,6 +9,12 @@ const OF_THE_WHOLE: Readonly<Record<string, string>> = {
   parts: "Add a part to be answered.",
   parameters: "A range of numbers can't be read.",
   contexts: "A story can't be read.",
+  images: "Say what each picture shows, for those who can't see it.",
+};
+
+const OF_A_RULE: Readonly<Record<string, string>> = {
+  "slips-differ": "The same slip is named twice",
+  "criteria-differ": "The same criterion stands there twice",
 };
 
 /** What a body lacks, in the words of the form. */
@@ -17,7 +23,9 @@ export function faultWords({ path, rule }: BodyFault, body: ItemBody): string {
   if (!match) return OF_THE_WHOLE[path.split(/[.[]/)[0] ?? ""] ?? "Something is missing.";
   const [, at = "0", rest = ""] = match;
   const part = body.parts[Number(at)];
+  const own = OF_A_RULE[rule];
   const where = body.parts.length > 1 ? ` in part ${Number(at) + 1}` : "";
+  if (own !== undefined) return `${own}${where}.`;
   const labels = part ? labelsOf(PART_FORMS[part.kind as ItemKind].fields, rest.replace(/\[\d+\]/g, "")) : [];
   const label = labels.at(-1);
   if (label === undefined) return `Something is missing${where}.`;
