@@ -8,6 +8,7 @@ import * as access from "./schema/access";
 import * as banks from "./schema/banks";
 import * as history from "./schema/history";
 import * as itemCards from "./schema/itemCards";
+import * as itemCounts from "./schema/itemCounts";
 import * as items from "./schema/items";
 import * as library from "./schema/library";
 import * as notes from "./schema/notes";
@@ -30,6 +31,7 @@ export const schema = {
   ...library,
   ...notes,
   ...banks,
+  ...itemCounts,
   ...items,
   ...itemCards,
   ...plan,

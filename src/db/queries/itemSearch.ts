@@ -1,5 +1,6 @@
 import "server-only";
 import { type SQL, sql } from "drizzle-orm";
+import { ITEM_USE_AT, type ItemUse } from "../../core/model/itemUse";
 import type { Queryable } from "../queryable";
 import type { ItemCardRow } from "./itemCards";
 
@@ -18,10 +19,11 @@ export interface ItemFilter {
   readonly authorIds: readonly string[];
   readonly passageIds: readonly string[];
   readonly status: "draft" | "ready" | null;
+  readonly uses: readonly ItemUse[];
   readonly retired: boolean;
 }
 
-type Facet = "bank" | "grade" | "kind" | "skill" | "depth" | "language" | "author" | "passage" | "status";
+type Facet = "bank" | "grade" | "kind" | "skill" | "depth" | "language" | "author" | "passage" | "use" | "status";
 interface FacetCount {
   readonly facet: Facet;
   /** Null where an item says nothing of it; for banks, the stock. */
@@ -29,17 +31,25 @@ interface FacetCount {
   readonly items: number;
 }
 
+const { answers, hardBelow, easyAbove } = ITEM_USE_AT;
+/** How it went with an item so far, by its counts (`u`). */
+const USE = `case when coalesce(u.answered, 0) = 0 then 'never' when u.answered < ${answers} or u.scored = 0 then 'few'
+  when u.earned / u.scored < ${hardBelow} then 'hard' when u.earned / u.scored > ${easyAbove} then 'easy' else 'usual' end`;
+
+/** What items are counted by, as an expression over the card (`c`) and its counts. */
 const FACET_COLUMNS: Readonly<Record<Facet, string>> = {
-  bank: "bank_id",
-  grade: "grade",
-  kind: "kind",
-  skill: "skill_id",
-  depth: "depth",
-  language: "language",
-  author: "author_id",
-  passage: "passage_id",
-  status: "status",
+  bank: "c.bank_id",
+  grade: "c.grade",
+  kind: "c.kind",
+  skill: "c.skill_id",
+  depth: "c.depth",
+  language: "c.language",
+  author: "c.author_id",
+  passage: "c.passage_id",
+  use: USE,
+  status: "c.status",
 };
+const COUNTS = sql`left join item_counts u on u.item_id = c.item_id`;
 
 const list = (values: readonly (string | number)[]): SQL =>
   sql`(select value from json_each(${JSON.stringify(values)}))`;
@@ -72,6 +82,7 @@ function conditions(filter: ItemFilter): SQL {
     ...among("language", filter.languages),
     ...among("author_id", filter.authorIds),
     ...among("passage_id", filter.passageIds),
+    ...(filter.uses.length > 0 ? [sql`${sql.raw(USE)} in ${list(filter.uses)}`] : []),
     ...(filter.status === null ? [] : [sql`c.status = ${filter.status}`]),
   ];
   return sql.join(all, sql` and `);
@@ -82,13 +93,17 @@ export async function countItems(
   db: Queryable,
   filter: ItemFilter,
 ): Promise<{ readonly items: number; readonly facets: readonly FacetCount[] }> {
-  const columns = sql.raw([...new Set(Object.values(FACET_COLUMNS))].map((column) => `c.${column}`).join(", "));
+  const columns = sql.raw(
+    Object.entries(FACET_COLUMNS)
+      .map(([facet, column]) => `${column} as of_${facet}`)
+      .join(", "),
+  );
   const counts = (Object.keys(FACET_COLUMNS) as Facet[]).map((facet) => {
-    const column = sql.raw(FACET_COLUMNS[facet]);
+    const column = sql.raw(`of_${facet}`);
     return sql`select ${facet} as facet, ${column} as value, count(*) as items from found group by ${column}`;
   });
   const rows = await db.all<{ facet: Facet | "all"; value: string | number | null; items: number }>(
-    sql`with found as materialized (select ${columns} from item_cards c where ${conditions(filter)})
+    sql`with found as materialized (select ${columns} from item_cards c ${COUNTS} where ${conditions(filter)})
         select 'all' as facet, null as value, count(*) as items from found union all ${sql.join(counts, sql` union all `)}`,
   );
   const facets = rows.flatMap(({ facet, value, items }) =>
@@ -102,6 +117,9 @@ export interface FoundItem extends Omit<ItemCardRow, "number" | "strand" | "mode
   readonly model: number;
   readonly calibrated: number;
   readonly retired: number;
+  /** First tries, and the share that they earned; null where nothing is scored yet. */
+  readonly answered: number;
+  readonly share: number | null;
 }
 
 type ItemOrder = "best" | "newest" | "easiest" | "hardest" | "passage";
@@ -110,12 +128,15 @@ const CARD_COLUMNS = sql.raw(
   `c.item_id as itemId, c.version_id as versionId, c.bank_id as bankId, c.skill_id as skillId, c.kind as kind,
    c.status as status, c.grade as grade, c.depth as depth, c.language as language, c.model as model, c.author_id as authorId,
    c.added_at as addedAt, c.difficulty as difficulty, c.discrimination as discrimination, c.calibrated as calibrated,
-   c.line as line, c.retired as retired, c.passage_id as passageId`,
+   c.line as line, c.retired as retired, c.passage_id as passageId, coalesce(u.answered, 0) as answered,
+   case when u.scored > 0 then u.earned / u.scored end as share`,
 );
 
 /** The card of an item, whatever bank it stands in; null without one. */
 export async function itemById(db: Queryable, itemId: string): Promise<FoundItem | null> {
-  const [found] = await db.all<FoundItem>(sql`select ${CARD_COLUMNS} from item_cards c where c.item_id = ${itemId}`);
+  const [found] = await db.all<FoundItem>(
+    sql`select ${CARD_COLUMNS} from item_cards c ${COUNTS} where c.item_id = ${itemId}`,
+  );
   return found ?? null;
 }
 
@@ -137,7 +158,7 @@ export async function findItems(
     hardest: sql`c.difficulty is null, c.difficulty desc, c.item_id`,
   };
   return db.all(
-    sql`select ${CARD_COLUMNS} from item_cards c ${join} where ${conditions(filter)} order by ${orders[order]} limit ${most} offset ${from}`,
+    sql`select ${CARD_COLUMNS} from item_cards c ${COUNTS} ${join} where ${conditions(filter)} order by ${orders[order]} limit ${most} offset ${from}`,
   );
 }
 

@@ -1,5 +1,16 @@
 /** What items are told apart by in the search. */
-export const FACETS = ["bank", "grade", "kind", "skill", "depth", "language", "author", "passage", "status"] as const;
+export const FACETS = [
+  "bank",
+  "grade",
+  "kind",
+  "skill",
+  "depth",
+  "language",
+  "author",
+  "passage",
+  "use",
+  "status",
+] as const;
 export type Facet = (typeof FACETS)[number];
 
 export const ITEM_ORDERS = ["best", "newest", "easiest", "hardest", "passage"] as const;

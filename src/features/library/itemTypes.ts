@@ -24,6 +24,10 @@ export interface ItemLine {
   readonly isModel: boolean;
   readonly depth: number | null;
   readonly author: string;
+  /** First tries of students, whatever school. */
+  readonly answered: number;
+  /** What they earned of everything, in whole per cent; null where there are too few to say. */
+  readonly sharePercent: number | null;
   /** Of the skill's own difficulty, in logits; null where none is known. */
   readonly harderBy: number | null;
   readonly isCalibrated: boolean;

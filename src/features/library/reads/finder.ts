@@ -1,4 +1,5 @@
 import "server-only";
+import { ITEM_USE_AT, ITEM_USES, type ItemUse } from "@/core/model/itemUse";
 import { skillsOfStandards, standardsWithRelated } from "@/db/queries/crosswalk";
 import { countItems, type FoundItem, findItems, type ItemFilter } from "@/db/queries/itemSearch";
 import { standardsById } from "@/db/queries/items";
@@ -8,6 +9,7 @@ import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
 import { type OpenBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { cardsMade } from "@/server/library/itemCards";
+import { usesCounted } from "@/server/library/itemCounts";
 import { type Library, libraryOf } from "@/server/library/library";
 import { readyToLook } from "@/server/library/lookOver";
 import type { Context } from "@/server/runtime/context";
@@ -30,7 +32,7 @@ export async function finder(context: Context, query: FinderQuery): Promise<Find
   readyToLook();
   const { runtime } = context;
   const db = runtime.db.read;
-  await cardsMade(runtime);
+  await Promise.all([cardsMade(runtime), usesCounted(runtime)]);
   const [library, open, standard] = await Promise.all([
     libraryOf(runtime),
     openBanks(context, staff),
@@ -82,7 +84,7 @@ export async function finder(context: Context, query: FinderQuery): Promise<Find
 
 /** Counts of a search are the same until something in the library changes: whoever opens it first pays for all. */
 const countsOf = kept(
-  [...LIBRARY_TABLES],
+  [...LIBRARY_TABLES, "item_counts"],
   (runtime, filter) => countItems(runtime.db.read, JSON.parse(filter) as ItemFilter),
   MOST_COUNTS,
 );
@@ -121,6 +123,7 @@ function filterOf(
     languages: chosen.language ?? [],
     authorIds: chosen.author ?? [],
     passageIds: chosen.passage ?? [],
+    uses: ITEM_USES.filter((use) => chosen.use?.includes(use)),
     status: status.length === 1 ? (status[0] === "draft" ? "draft" : "ready") : null,
     retired,
   };
@@ -154,6 +157,8 @@ export function lineOf(item: FoundItem, { library, open, authors, titles }: Name
     isModel: item.model === 1,
     depth: item.depth,
     author: item.authorId === null ? "" : (authors.get(item.authorId) ?? ""),
+    answered: item.answered,
+    sharePercent: item.share === null || item.answered < ITEM_USE_AT.answers ? null : Math.round(item.share * 100),
     harderBy: item.difficulty === null || !skill ? null : item.difficulty - skill.difficulty,
     isCalibrated: item.calibrated === 1,
     seconds: secondsFor(item),
@@ -162,6 +167,13 @@ export function lineOf(item: FoundItem, { library, open, authors, titles }: Name
 }
 
 const LANGUAGES = new Intl.DisplayNames("en", { type: "language" });
+const USE_WORDS: Readonly<Record<ItemUse, string>> = {
+  never: "never answered",
+  few: `answered under ${ITEM_USE_AT.answers} times`,
+  hard: `answered rightly by under ${ITEM_USE_AT.hardBelow * 100} %`,
+  usual: "answered rightly by some",
+  easy: `answered rightly by over ${ITEM_USE_AT.easyAbove * 100} %`,
+};
 const DEPTHS = ["recall", "use a procedure", "reason", "extend"];
 
 function facetWords(facet: Facet, value: string, { library, open, authors, titles }: Names): string {
@@ -182,6 +194,8 @@ function facetWords(facet: Facet, value: string, { library, open, authors, title
       return authors.get(value) ?? "somebody";
     case "passage":
       return titles.get(value) ?? "a passage";
+    case "use":
+      return USE_WORDS[value as ItemUse] ?? value;
     case "status":
       return value === "draft" ? "drafts" : "in use";
   }
@@ -189,6 +203,10 @@ function facetWords(facet: Facet, value: string, { library, open, authors, title
 
 function facetOrder(facet: Facet, library: Library): (one: FacetValue, other: FacetValue) => number {
   if (facet === "grade" || facet === "depth") return (one, other) => Number(one.value) - Number(other.value);
+  if (facet === "use") {
+    const places: readonly string[] = ITEM_USES;
+    return (one, other) => places.indexOf(one.value) - places.indexOf(other.value);
+  }
   if (facet === "skill") {
     const places = new Map(library.skills.map(({ id }, place) => [id, place]));
     return (one, other) => (places.get(one.value) ?? 0) - (places.get(other.value) ?? 0);

@@ -29,8 +29,12 @@ const SENTENCE: readonly (readonly [Facet, string, string])[] = [
   ["language", "in", "any language"],
   ["author", "by", "anybody"],
   ["passage", "on", "any passage or none"],
+  ["use", "that were", "answered or not"],
   ["status", "that are", "in use or drafts"],
 ];
+
+/** Words of the sentence that no comma follows. */
+const UNPARTED: ReadonlySet<Facet> = new Set(["author", "passage", "use", "status"]);
 
 /** Whether there is nothing to choose by: no drafts, or no passages. */
 const isIdle = (facet: Facet, { facets }: FinderView): boolean =>
@@ -123,7 +127,7 @@ export function ItemFinder({ view, base }: { readonly view: FinderView; readonly
                 values={view.facets[facet]}
                 choose={(values) => set(facet, values.join("~") || null)}
               />
-              {facet === "status" || facet === "passage" || facet === "author" ? "" : ","}
+              {UNPARTED.has(facet) ? "" : ","}
             </span>
           ),
         )}

@@ -9,6 +9,13 @@ export function harderWords(harderBy: number | null): string {
   return harderBy > 0 ? "harder than most" : "easier than most";
 }
 
+/** How often it was answered, and how rightly; nothing where nobody has met it. */
+export function useWords({ answered, sharePercent }: Pick<ItemLine, "answered" | "sharePercent">): string {
+  if (answered === 0) return "";
+  const times = answered === 1 ? "answered once" : `answered ${answered.toLocaleString("en-GB")} times`;
+  return sharePercent === null ? times : `${times}, ${sharePercent} % right`;
+}
+
 /** An item in a list, with what can be done with it at once. */
 export function ItemRow({
   item,
@@ -33,6 +40,7 @@ export function ItemRow({
     item.kind,
     item.isModel ? "numbers change" : "",
     harderWords(item.harderBy),
+    useWords(item),
     item.passage === "" ? "" : `on “${item.passage}”`,
     item.bank.id === "stock" ? "" : item.bank.name,
   ].filter((fact) => fact !== "");
