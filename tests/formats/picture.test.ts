@@ -68,6 +68,8 @@ describe("pictures of a package", () => {
     ]);
     expect(reading.pictures).toEqual([{ hash, bytes: new Uint8Array(boat) }]);
     expect(reading.unread).toEqual([]);
+    // Of nothing at all, as FIPS 180-4 has it.
+    expect(pictureHash(new Uint8Array())).toBe("e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855");
   });
 
   it("that a source names and the package lacks are left out, which is said", () => {

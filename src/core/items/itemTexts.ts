@@ -1,3 +1,4 @@
+import { withFormulas } from "../model/formula";
 import type { ItemBody } from "./itemBody";
 import { roomOf } from "./rooms";
 
@@ -23,7 +24,13 @@ export function itemTexts(body: ItemBody): string[] {
  */
 export const searchText = (body: ItemBody): string =>
   itemTexts(body)
-    .map((text) => text.replace(/\{[^{}]*\}/g, " "))
+    .map((text) =>
+      withFormulas(
+        text,
+        (words) => words.replace(/\{[^{}]*\}/g, " "),
+        () => "",
+      ).replace(/\\\(\\\)/g, " "),
+    )
     .join(" ")
     .replace(/\s+/g, " ")
     .trim();

@@ -17,12 +17,6 @@ export interface SittingItem {
 }
 
 /**
- * Whether a student has tried it.
- * @example isBegun({ tries: [] }) // false
- */
-export const isBegun = ({ tries }: Pick<SittingItem, "tries">): boolean => tries > 0;
-
-/**
  * Whether it is known what the first try earned: not before it, and not while a person has to score it.
  * @example isScored({ earned: null }) // false
  */

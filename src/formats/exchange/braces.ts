@@ -1,3 +1,5 @@
+import { withFormulas } from "@/core/model/formula";
+
 /** Slots of texts stand in braces: braces that are meant as such are slots themselves, filled with what they are. */
 const WORDS = { "{": "leftBrace", "}": "rightBrace" } as const;
 
@@ -6,7 +8,12 @@ const WORDS = { "{": "leftBrace", "}": "rightBrace" } as const;
  * @example heldBraces("the set {1}") // "the set {leftBrace}1{rightBrace}"
  */
 export const heldBraces = (text: string): string =>
-  text.replace(/[{}]/g, (brace) => `{${WORDS[brace as keyof typeof WORDS]}}`);
+  withFormulas(
+    text,
+    (words) => words.replace(/[{}]/g, (brace) => `{${WORDS[brace as keyof typeof WORDS]}}`),
+    // Braces of a formula are its own; two at once would be taken for a slot.
+    (tex) => tex.replace(/([{}])(?=\1)/g, "$1 "),
+  );
 
 /** Whether a text has such slots. */
 export const holdsBraces = (text: string): boolean => /\{(leftBrace|rightBrace)\}/.test(text);

@@ -1,5 +1,5 @@
 import type { Note } from "../exchange/exchangeItem";
-import { childrenOf, isXml, named, rawText, type Xml, type XmlNode } from "./xml/xml";
+import { childrenOf, isXml, named, rawText, within, type Xml, type XmlNode } from "./xml/xml";
 
 /** Elements that stand on lines of their own. */
 const BLOCKS = new Set([
@@ -89,6 +89,16 @@ function pictureWords(node: Xml, note: Note): string {
   return alt === "" ? "" : ` [${alt}] `;
 }
 
+/** The TeX that a formula says of itself; null where it says none. */
+function texOf(node: Xml): string | null {
+  const [said] = within(
+    node,
+    ({ name, attributes }) => name === "annotation" && attributes.encoding === "application/x-tex",
+  );
+  const tex = said ? rawText(said).trim() : "";
+  return tex === "" || tex.includes("\\)") ? null : tex;
+}
+
 /** A formula in a line: fractions, powers, roots and what stands in a row; anything else in its plain words, which is noted. */
 function formulaWords(node: Xml, note: Note): string {
   const parts = childrenOf(node);
@@ -110,7 +120,10 @@ function formulaWords(node: Xml, note: Note): string {
       return `${first}${raised(second, LOWERED, "_")}`;
     case "msqrt":
       return `√${simple(inner())}`;
-    case "math":
+    case "math": {
+      const tex = texOf(node);
+      return tex === null ? inner() : `\\(${tex}\\)`;
+    }
     case "mrow":
     case "mstyle":
     case "semantics":

@@ -1,11 +1,23 @@
 import { createElement } from "react";
+import { formulasIn } from "@/core/model/formula";
+import { Formula } from "./Formula";
 import { minusSigns } from "./minusSigns";
 
 /** A whole number and a fraction, or a fraction alone, as plain text has it: "1 3/4", "3/4". */
 const FRACTION = /(?:(?<![\d.])(\d+) )?(?<![\d./])(\d+)\/(\d+)(?![\d/])/g;
 
-/** Text with fractions set as fractions (MathML, which browsers and screen readers know by themselves), and with minus signs. */
-export function MathText({ text: plain }: { readonly text: string }) {
+/**
+ * Text with fractions set as fractions (MathML, which browsers and screen readers know by themselves), with minus signs, and with the
+ * formulas that stand between \\( and \\).
+ */
+export function MathText({ text }: { readonly text: string }) {
+  if (!text.includes("\\(")) return <PlainMath text={text} />;
+  return formulasIn(text).map((piece, place) =>
+    "tex" in piece ? <Formula key={place} tex={piece.tex} /> : <PlainMath key={place} text={piece.text} />,
+  );
+}
+
+function PlainMath({ text: plain }: { readonly text: string }) {
   const text = minusSigns(plain);
   const parts: { readonly at: number; readonly text?: string; readonly fraction?: Fraction }[] = [];
   let last = 0;

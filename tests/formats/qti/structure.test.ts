@@ -41,6 +41,10 @@ describe("a package stands up to the published element model", () => {
       outgoing(`one of ${kind}`, bodyWith({ ...PARTS[kind], prompt: "And this?", points: 2 })),
     ),
     outgoing("all at once", bodyWith(...ITEM_KINDS.map((kind, place) => ({ ...PARTS[kind], id: `p${place}` })))),
+    outgoing("a-formula", {
+      ...bodyWith({ ...PARTS.order, prompt: "In \\(\\mathbb{R}\\)?" } as PartBody),
+      stem: "What is \\(\\frac{{n}}{4} + \\sqrt{{n}}\\)?",
+    }),
     outgoing("a-line", bodyWith({ ...PARTS.grid, task: "line" } as PartBody)),
     outgoing(
       "a-point",

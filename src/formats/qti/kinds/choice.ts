@@ -2,7 +2,7 @@ import type { DrawnOption, OptionsBody } from "@/core/items/options";
 import { ownId, qtiName, responseName } from "../names";
 import type { FoundResponse } from "../readProcessing";
 import type { Judging } from "../response";
-import { prompt } from "../writeText";
+import { prompt, words } from "../writeText";
 import { childrenOf, named, xml } from "../xml/xml";
 import { type FoundPart, only, type QtiRoom, Unreadable, type WriteFrame, type WrittenPart } from "./qtiRoom";
 
@@ -18,7 +18,7 @@ function write(options: readonly DrawnOption[], most: 0 | 1, judging: Judging, f
         "qti-choice-interaction",
         { "response-identifier": name, "max-choices": String(most), shuffle: "true" },
         ...prompt(frame.prompt),
-        ...options.map(({ id, text }) => xml("qti-simple-choice", { identifier: qtiName(id) }, text)),
+        ...options.map(({ id, text }) => xml("qti-simple-choice", { identifier: qtiName(id) }, ...words(text))),
       ),
     ],
     responses: [

@@ -1,6 +1,6 @@
 import { numberLiteral } from "../../exchange/literals";
 import { ownId, qtiName, responseName } from "../names";
-import { prompt } from "../writeText";
+import { prompt, words } from "../writeText";
 import { named, xml } from "../xml/xml";
 import { only, type QtiRoom, Unreadable } from "./qtiRoom";
 
@@ -20,7 +20,7 @@ export const order: QtiRoom<"order"> = {
           },
           ...prompt(frame.prompt),
           ...drawn.members.map(({ id, text }) =>
-            xml("qti-simple-choice", { identifier: qtiName(id), "data-value": valueFor(id) }, text),
+            xml("qti-simple-choice", { identifier: qtiName(id), "data-value": valueFor(id) }, ...words(text)),
           ),
         ),
       ],

@@ -40,7 +40,8 @@ export function Parts({ skills }: Pick<EditorView, "skills">) {
         <span className="mb-0.5 block">Text of the item</span>
         <textarea className={`${FIELD} font-reading w-full text-[17px]`} rows={3} {...register("stem")} />
         <span className="text-mute mt-0.5 block text-[14px]">
-          Write {"{a}"} for a number that changes, {"{a + b}"} for one worked out, 3/4 for a fraction.
+          Write {"{a}"} for a number that changes, {"{a + b}"} for one worked out, 3/4 for a fraction; a formula between{" "}
+          {"\\("} and {"\\)"}, with numbers as {"{{a}}"}: {"\\(\\sqrt{{a}}\\)"}.
         </span>
       </label>
       <PictureFields />
