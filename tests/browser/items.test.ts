@@ -105,7 +105,18 @@ const radio = (side: "Left" | "Right", value: string) => `form input[name="a ${s
 const BY_MOUSE: Readonly<Record<ItemKind, Way>> = {
   number: typed,
   "short-text": typed,
-  expression: typed,
+  expression: async (page, { text }) => {
+    await (await byText(page, "form button", "Set it as a formula"))?.click();
+    await page.waitForFunction(() => document.activeElement?.tagName === "MATH-FIELD");
+    await page.keyboard.type(text);
+    const bare = (written: string) => written.replace(/\s/g, "");
+    await page.waitForFunction(
+      (wanted) =>
+        document.querySelector<HTMLInputElement>("form input[data-answer]")?.value.replace(/\s/g, "") === wanted,
+      {},
+      bare(text),
+    );
+  },
   written: (page, { text }) => fill(page, "form textarea[data-answer]", text),
   steps: async (page, { lines }) => {
     for (const [place, line] of lines.entries()) {

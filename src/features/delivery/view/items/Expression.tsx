@@ -1,5 +1,6 @@
 import type { PartControl } from "./control";
 import { Field } from "./Field";
+import { FormulaPad } from "./FormulaPad";
 
 export const expressionEntry: PartControl<"expression", string> = {
   empty: "",
@@ -7,6 +8,7 @@ export const expressionEntry: PartControl<"expression", string> = {
     <>
       <Field label={label} value={value} set={set} locked={locked} wide />
       <p className="text-mute mt-2 text-[16px]">For example 2x + 3, x = 5, (1/2)x, x^2 or x &lt; 4.</p>
+      {locked ? null : <FormulaPad value={value} set={set} label={`${label}, set as a formula`} />}
     </>
   ),
   problem: (value) => (value.trim() === "" ? "Write an answer first." : null),
