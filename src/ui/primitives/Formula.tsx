@@ -1,25 +1,17 @@
 "use client";
-import { useEffect, useRef, useState } from "react";
+import dynamic from "next/dynamic";
+import { createContext, useContext } from "react";
 
-/** A formula in TeX, set as MathML once the package that sets it is there; until then, and where it can't be read, as it was typed. */
-export function Formula({ tex }: { readonly tex: string }) {
-  const place = useRef<HTMLSpanElement>(null);
-  const [isSet, setIsSet] = useState(false);
-  useEffect(() => {
-    let isWanted = true;
-    void import("katex").then(({ default: katex }) => {
-      if (!isWanted || !place.current) return;
-      katex.render(tex, place.current, { output: "mathml", throwOnError: false });
-      setIsSet(true);
-    });
-    return () => {
-      isWanted = false;
-    };
-  }, [tex]);
-  return (
-    <>
-      {isSet ? null : <span>{tex}</span>}
-      <span ref={place} />
-    </>
-  );
-}
+/** What stands there until the package that sets formulas is loaded, which only texts with formulas do. */
+const Typed = createContext("");
+const SetFormula = dynamic(() => import("./SetFormula").then((found) => found.SetFormula), {
+  ssr: false,
+  loading: () => <span>{useContext(Typed)}</span>,
+});
+
+/** A formula in TeX. */
+export const Formula = ({ tex }: { readonly tex: string }) => (
+  <Typed.Provider value={tex}>
+    <SetFormula tex={tex} />
+  </Typed.Provider>
+);

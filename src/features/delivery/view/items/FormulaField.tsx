@@ -26,15 +26,16 @@ export function FormulaField({
     field.setAttribute("aria-label", first.current.label);
     field.value = convertAsciiMathToLatex(first.current.value);
     field.addEventListener("input", () => latest.current(plainText(field.getValue("ascii-math"))));
-    // Its menu has much that has nothing to do with answering.
-    field.addEventListener("mount", () => {
-      field.menuItems = [];
-    });
     place.current?.replaceChildren(field);
     field.focus();
     return () => field.remove();
   }, []);
-  return <div ref={place} className="[&_math-field]:block" />;
+  return (
+    <div
+      ref={place}
+      className="[&_math-field]:block [&_math-field]:border-0 [&_math-field]:bg-transparent [&_math-field::part(menu-toggle)]:hidden"
+    />
+  );
 }
 
 /** What the element says, as somebody would type it. */

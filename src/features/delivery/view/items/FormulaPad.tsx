@@ -19,7 +19,7 @@ export function FormulaPad(field: {
 }) {
   const [isOpen, setIsOpen] = useState(false);
   return isOpen ? (
-    <div className="border-hair bg-field mt-3 min-h-16 w-full max-w-[480px] border-[1.5px] p-2 text-[24px]">
+    <div className="bg-field mt-3 min-h-16 w-full max-w-[480px] text-[24px]">
       <FormulaField {...field} />
     </div>
   ) : (
