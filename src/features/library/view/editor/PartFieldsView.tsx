@@ -69,6 +69,8 @@ function OneField({ field, path, part }: { readonly field: Field; readonly path:
       return <BracketText label={field.label} help={field.help} path={at} gaps={field.type === "gapText"} />;
     case "more":
       return <MoreFields field={field} path={path} part={part} />;
+    case "sequence":
+      return <SequenceField field={field} path={path} part={part} />;
     case "mark":
       return <LineMark label={field.label} path={at} />;
   }
@@ -110,12 +112,16 @@ function MisconceptionField({ field, path }: Props<"misconception">) {
   );
 }
 
+/** Lists of the same part among which a field without options of its own chooses. */
+const BESIDE: Readonly<Record<string, string>> = { partner: "partners", thing: "things" };
+
 /** What can be chosen stands in the field, or, where it names none, among the partners or the words of the same part. */
 function ChoiceField({ field, path, part }: Props<"choice">) {
   const { register, control } = useFormContext();
-  const beside = useWatch({ control, name: field.name === "partner" ? `${part}.partners` : `${path}.options` }) as
-    | readonly { readonly id: string; readonly text: string }[]
-    | undefined;
+  const beside = useWatch({
+    control,
+    name: BESIDE[field.name] ? `${part}.${BESIDE[field.name]}` : `${path}.options`,
+  }) as readonly { readonly id: string; readonly text: string }[] | undefined;
   const options =
     field.options.length > 0
       ? field.options
@@ -130,6 +136,38 @@ function ChoiceField({ field, path, part }: Props<"choice">) {
           </option>
         ))}
       </select>
+    </label>
+  );
+}
+
+/** Ids in an order, typed as the places of the members: what is no order of all of them is kept as it was typed, and told. */
+function SequenceField({ field, path, part }: Props<"sequence">) {
+  const { control, setValue, getValues } = useFormContext();
+  const name = `${path}.${field.name}`;
+  const members = (useWatch({ control, name: `${part}.members` }) ?? []) as readonly { readonly id: string }[];
+  const [text, setText] = useState(() =>
+    ((getValues(name) ?? []) as readonly string[])
+      .map((id) => members.findIndex((member) => member.id === id) + 1)
+      .filter((place) => place > 0)
+      .join(" "),
+  );
+  const idsOf = (typed: string) => (typed.match(/\d+/g) ?? []).flatMap((place) => members[Number(place) - 1]?.id ?? []);
+  const isWhole = new Set(idsOf(text)).size === members.length && idsOf(text).length === members.length;
+  return (
+    <label className="block w-52 text-[15px]">
+      <span className="mb-0.5 block">{field.label}</span>
+      <input
+        className={`${FIELD} font-reading w-full`}
+        autoComplete="off"
+        value={text}
+        onChange={({ target: { value } }) => {
+          setText(value);
+          setValue(name, idsOf(value), { shouldDirty: true });
+        }}
+      />
+      <span className="text-mute mt-0.5 block text-[14px]">
+        {text === "" || isWhole ? field.help : `Each of ${members.length} places once`}
+      </span>
     </label>
   );
 }

@@ -1,6 +1,8 @@
 /** One thing that is filled in for a part, by where it stands in the part's body. */
 export type Field =
   | { readonly type: "text" | "expression"; readonly name: string; readonly label: string; readonly help?: string }
+  /** An order of the part's members, typed as their places. */
+  | { readonly type: "sequence"; readonly name: string; readonly label: string; readonly help: string }
   | { readonly type: "check"; readonly name: string; readonly label: string }
   | { readonly type: "misconception"; readonly name: string; readonly label: string }
   | {

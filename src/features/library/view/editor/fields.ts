@@ -1,47 +1,7 @@
 import type { ItemKind } from "@/core/items/itemKind";
-import type { Field, PartForm } from "./fieldTypes";
+import { axis, mistakes, options, point, twoOptions } from "./fieldParts";
+import type { PartForm } from "./fieldTypes";
 import { stepsForm, writtenForm } from "./longerForms";
-
-const mistakes = (of: Field, blank: object): Field => ({
-  type: "list",
-  name: "misconceptions",
-  label: "Wrong answers that tell something",
-  add: "Add a telling mistake",
-  of: [of, { type: "misconception", name: "id", label: "What the student thinks" }],
-  blank: () => ({ ...blank, id: "" }),
-  least: 0,
-});
-const point: readonly Field[] = [
-  { type: "expression", name: "x", label: "Across" },
-  { type: "expression", name: "y", label: "Up" },
-];
-const axis = (name: string, label: string): readonly Field[] => [
-  { type: "expression", name: `${name}.from`, label: `${label}, from` },
-  { type: "expression", name: `${name}.to`, label: "to" },
-  { type: "expression", name: `${name}.step`, label: "in steps of" },
-];
-const options = (right: string): readonly Field[] => [
-  {
-    type: "list",
-    name: "options",
-    label: "Options",
-    add: "Add an option",
-    of: [
-      { type: "text", name: "text", label: "Option" },
-      { type: "check", name: "right", label: right },
-      { type: "misconception", name: "misconceptionId", label: "What the student thinks" },
-    ],
-    blank: (id) => ({ id: id(), text: "", right: false }),
-    least: 2,
-  },
-];
-const twoOptions = {
-  options: [
-    { id: "a", text: "", right: true },
-    { id: "b", text: "", right: false },
-    { id: "c", text: "", right: false },
-  ],
-};
 
 /** How each kind of part is written: the compiler wants every one. */
 export const PART_FORMS: Readonly<Record<ItemKind, PartForm>> = {
@@ -185,6 +145,10 @@ export const PART_FORMS: Readonly<Record<ItemKind, PartForm>> = {
         blank: (id) => ({ id: id(), text: "" }),
         least: 2,
       },
+      mistakes(
+        { type: "sequence", name: "order", label: "Wrong order, by the places above", help: "For example 3 1 2" },
+        { order: [] },
+      ),
     ],
     blank: {
       members: [
@@ -218,6 +182,19 @@ export const PART_FORMS: Readonly<Record<ItemKind, PartForm>> = {
         blank: (id) => ({ id: id(), text: "", partner: "" }),
         least: 2,
       },
+      {
+        type: "list",
+        name: "misconceptions",
+        label: "Wrong pairs that tell something",
+        add: "Add a telling mistake",
+        of: [
+          { type: "choice", name: "thing", label: "Thing", options: [] },
+          { type: "choice", name: "partner", label: "with", options: [] },
+          { type: "misconception", name: "id", label: "What the student thinks" },
+        ],
+        blank: () => ({ thing: "", partner: "", id: "" }),
+        least: 0,
+      },
     ],
     blank: {
       partners: [
@@ -249,6 +226,7 @@ export const PART_FORMS: Readonly<Record<ItemKind, PartForm>> = {
       { type: "expression", name: "step", label: "in steps of" },
       { type: "expression", name: "labelEvery", label: "a number at every … step", help: "Left empty: at each" },
       { type: "mark", name: "right", label: "Right mark" },
+      mistakes({ type: "mark", name: "mark", label: "Wrong mark" }, { mark: { point: "" } }),
     ],
     blank: { from: "0", to: "10", step: "1", right: { point: "" }, misconceptions: [] },
   },
@@ -274,6 +252,18 @@ export const PART_FORMS: Readonly<Record<ItemKind, PartForm>> = {
         blank: () => ({ x: "", y: "" }),
         least: 1,
       },
+      mistakes(
+        {
+          type: "list",
+          name: "points",
+          label: "Wrong points, all of them",
+          add: "Add a point",
+          of: point,
+          blank: () => ({ x: "", y: "" }),
+          least: 1,
+        },
+        { points: [{ x: "", y: "" }] },
+      ),
     ],
     blank: {
       task: "points",
