@@ -477,6 +477,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofBank("change"),
     call: ({ itemId, bankId }) => library("copyItemsAction")({ itemIds: [itemId], bankId }),
   },
+  "library/keepApartAction": {
+    needs: ofBank("change"),
+    call: ({ itemId }) =>
+      library("keepApartAction")({ itemIds: [itemId, "times-as-many/find-the-larger"], apart: true }),
+  },
   "library/retireItemsAction": {
     needs: ofBank("change"),
     call: ({ itemId }) => library("retireItemsAction")({ itemIds: [itemId] }),

@@ -169,6 +169,8 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   [{ kind: "passage-retired", facts: { title: "Tide" } }, "Retired the passage “Tide”"],
   [{ kind: "framework-followed", facts: { title: "T" } }, "Reports follow “T”"],
   [{ kind: "items-copied", facts: { items: 3, to: "B" } }, "Copied 3 items to “B”"],
+  [{ kind: "items-kept-apart", facts: { items: 2, apart: true } }, "Kept 2 items apart"],
+  [{ kind: "items-kept-apart", facts: { items: 3, apart: false } }, "Let 3 items stand together"],
   [{ kind: "items-retired", facts: { items: 2 } }, "Retired 2 items"],
   [{ kind: "items-brought-back", facts: { items: 1 } }, "Brought 1 item back into use"],
   [{ kind: "note-kept", facts: { about: "item", shared: false } }, "Changed a note of one's own on an item"],

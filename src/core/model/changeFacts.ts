@@ -110,6 +110,8 @@ export interface ChangeFacts {
     readonly versions: number;
   };
   "items-taken-out": { readonly items: number; readonly from: string; readonly format: "package" | "csv" | "xlsx" };
+  /** Not given together from now on, or let together again. */
+  "items-kept-apart": { readonly items: number; readonly apart: boolean };
   "items-retired": { readonly items: number };
   "items-brought-back": { readonly items: number };
   /** Without its title where the bank is restricted. */
@@ -189,6 +191,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "items-copied": "library",
   "items-imported": "library",
   "items-taken-out": "export",
+  "items-kept-apart": "library",
   "items-retired": "library",
   "items-brought-back": "library",
   "passage-kept": "library",

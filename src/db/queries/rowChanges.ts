@@ -6,7 +6,7 @@ import type { Queryable } from "../queryable";
 import { bankRights, banks } from "../schema/banks";
 import { itemOriginals } from "../schema/exchange";
 import type { RowChange } from "../schema/history";
-import { itemSkills, itemStandards, items, itemVersions } from "../schema/items";
+import { itemEnemies, itemSkills, itemStandards, items, itemVersions } from "../schema/items";
 import { followedFrameworks, frameworks, standardLinks, standards } from "../schema/library";
 import { notes } from "../schema/notes";
 import { passages, passageVersions } from "../schema/passages";
@@ -50,6 +50,7 @@ const TABLES = {
   itemSkills,
   itemStandards,
   itemOriginals,
+  itemEnemies,
   passages,
   passageVersions,
   frameworks,

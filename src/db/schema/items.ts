@@ -118,3 +118,20 @@ export const itemParameters = sqliteTable(
   },
   (t) => [index("item_parameters_by_version").on(t.versionId, t.inForceFrom)],
 );
+
+/** Items of which one gives the other away: they are not given together. A pair stands once, the smaller id first. */
+export const itemEnemies = sqliteTable(
+  "item_enemies",
+  {
+    id: text("id").primaryKey(),
+    itemId: text("item_id")
+      .notNull()
+      .references(() => items.id),
+    enemyId: text("enemy_id")
+      .notNull()
+      .references(() => items.id),
+    /** False once somebody let them stand together again. */
+    apart: integer("apart", { mode: "boolean" }).notNull(),
+  },
+  (t) => [index("item_enemies_by_item").on(t.itemId), index("item_enemies_by_enemy").on(t.enemyId)],
+);

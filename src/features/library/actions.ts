@@ -3,6 +3,7 @@ import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
 import { bringBankBack, changeBank, closeBank, makeBank, openBank, putBankAway } from "./writes/banks";
 import { putIntoUse } from "./writes/drafts";
+import { keepApart } from "./writes/enemies";
 import { applyFrameworkImport, chooseSubject, followFramework, stopReadingFramework } from "./writes/importFramework";
 import { applyItemImport, chooseForImport, stopReadingItems } from "./writes/importItems";
 import { bringItemsBack, copyItems, dropDraft, moveItems, retireItems } from "./writes/items";
@@ -42,6 +43,9 @@ export async function moveItemsAction(input: unknown): Done {
 }
 export async function copyItemsAction(input: unknown): Promise<ActionResult<{ changeId: string; itemIds: string[] }>> {
   return runAction((context) => copyItems(context, input));
+}
+export async function keepApartAction(input: unknown): Done {
+  return runAction((context) => keepApart(context, input));
 }
 export async function retireItemsAction(input: unknown): Done {
   return runAction((context) => retireItems(context, input));

@@ -67,6 +67,8 @@ export interface ItemPageView extends ItemLine {
   readonly language: string;
   readonly calculator: boolean;
   readonly isRetired: boolean;
+  /** Items that are not given together with it. */
+  readonly enemies: readonly { readonly id: string; readonly line: string; readonly mayChange: boolean }[];
   readonly difficulty: number | null;
   readonly discrimination: number | null;
   readonly versions: readonly {

@@ -29,6 +29,8 @@ export interface WorksheetView {
     readonly qr: string;
   }[];
   readonly minutes: number;
+  /** Places, from 1, of two items of which one gives the other away. */
+  readonly clashes: readonly (readonly [number, number])[];
   /** Items that were asked for and can't be printed. */
   readonly leftOut: number;
   readonly classes: readonly { readonly id: string; readonly name: string }[];

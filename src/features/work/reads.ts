@@ -5,12 +5,14 @@ import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { currentEntry } from "@/core/calendar/currentEntry";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { groupBy } from "@/core/collections/groupBy";
+import { clashesAmong } from "@/core/items/clashesAmong";
 import { roomOf } from "@/core/items/rooms";
 import { rational } from "@/core/numeric/rational";
 import { whyMastery } from "@/core/why/whyMastery";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
+import { pairsAmong } from "@/db/queries/itemEnemies";
 import { itemById } from "@/db/queries/itemSearch";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { versionsGivenIn, waitingIn } from "@/db/queries/ratings";
@@ -176,6 +178,7 @@ export async function assignForm(
   const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
   const { today, skills, plan, students } = classroom;
   const current = currentEntry(plan, today);
+  const picked = await pickedLines(context, itemIds);
   return {
     classes: classes.map(({ id, name }) => ({
       id,
@@ -203,7 +206,11 @@ export async function assignForm(
     today,
     dueDay: addSchoolDays(today, USUAL_SCHOOL_DAYS, classroom.school.calendar),
     suggestedSkillId: current?.skillId ?? null,
-    picked: await pickedLines(context, itemIds),
+    picked,
+    clashes: clashesAmong(
+      picked.map(({ itemId }) => itemId),
+      await pairsAmong(context.runtime.db.read, itemIds),
+    ),
   };
 }
 

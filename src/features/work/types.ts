@@ -81,4 +81,6 @@ export interface AssignForm {
     readonly seed: number;
     readonly line: string;
   }[];
+  /** Places, from 1, of two of them of which one gives the other away. */
+  readonly clashes: readonly (readonly [number, number])[];
 }

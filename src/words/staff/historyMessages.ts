@@ -70,6 +70,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Brought {inUse, plural, =0 {no items} one {# item} other {# items}} into “{to}”{drafts, plural, =0 {} one {, # draft} other {, # drafts}}{versions, plural, =0 {} one {, # new version} other {, # new versions}}{fileGiven, select, no {} other {, from {file}}}",
   "items-taken-out":
     "Took {items, plural, one {# item} other {# items}}{fromGiven, select, no {} other { of “{from}”}} out as {format, select, package {a package} xlsx {a workbook} other {a sheet}}",
+  "items-kept-apart": "{apart, select, yes {Kept {items} items apart} other {Let {items} items stand together}}",
   "items-retired": "Retired {items, plural, one {# item} other {# items}}",
   "items-brought-back": "Brought {items, plural, one {# item} other {# items}} back into use",
   "passage-kept":

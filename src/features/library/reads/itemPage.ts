@@ -5,6 +5,7 @@ import { drawItem } from "@/core/items/drawItem";
 import type { ItemVersion } from "@/core/items/itemBody";
 import { type LookedItem, lookedItem } from "@/core/items/lookOver";
 import { standardsOfItems } from "@/db/queries/itemCards";
+import { enemiesOf } from "@/db/queries/itemEnemies";
 import { itemById } from "@/db/queries/itemSearch";
 import { itemsById, skillRowsOf, studentsByVersion, versionsOfItem } from "@/db/queries/items";
 import { currentWords } from "@/db/queries/passages";
@@ -54,6 +55,8 @@ export async function itemPage(
       )
     ).map((row) => [row.versionId, row.students]),
   );
+  const cards = await Promise.all((await enemiesOf(db, itemId)).map((id) => itemById(db, id)));
+  const enemies = cards.filter((enemy) => enemy !== null);
   const [passage] = await currentWords(db, asked.passageId === null ? [] : [asked.passageId]);
   const looked = drawnOrNull(asVersion(asked), seed);
   const skillIds = asked.alignment?.skillIds ?? skillRows.map(({ skillId }) => skillId);
@@ -76,6 +79,12 @@ export async function itemPage(
     language: asked.language,
     calculator: asked.calculator,
     isRetired: item.retiredAt !== null,
+    enemies: enemies.flatMap((enemy) => {
+      const bank = open.find((one) => one.bank.id === enemy.bankId);
+      // Of a bank that is closed to the reader nothing is told.
+      if (enemy.bankId !== null && !bank) return [];
+      return [{ id: enemy.itemId, line: enemy.line, mayChange: line.mayChange || (bank?.mayChange ?? false) }];
+    }),
     difficulty: card.difficulty,
     discrimination: card.discrimination,
     versions: versions

@@ -1,10 +1,12 @@
 import "server-only";
 import { createHash } from "node:crypto";
 import { toDataURL } from "qrcode";
+import { clashesAmong } from "@/core/items/clashesAmong";
 import type { ItemVersion } from "@/core/items/itemBody";
 import { lookedItem } from "@/core/items/lookOver";
 import { sheetForms } from "@/core/items/sheetForms";
 import { fullName } from "@/core/roster/fullName";
+import { pairsAmong } from "@/db/queries/itemEnemies";
 import { itemById } from "@/db/queries/itemSearch";
 import { currentVersions, itemsById } from "@/db/queries/items";
 import { studentsOfClasses } from "@/db/queries/people";
@@ -75,6 +77,10 @@ export async function worksheet(context: Context, wishes: WorksheetWishes): Prom
     }),
     sheets,
     minutes: Math.max(1, Math.round(seconds / 60)),
+    clashes: clashesAmong(
+      versions.map(({ itemId }) => itemId),
+      await pairsAmong(db, wishes.itemIds),
+    ),
     leftOut: wishes.itemIds.length - versions.length,
     classes: classes.map(({ id, name }) => ({ id, name })),
   };

@@ -8,8 +8,9 @@ import { MathText } from "@/ui/primitives/MathText";
 import type { NotesView, ItemPageView as View } from "../itemTypes";
 import { judgeTry } from "./askServer";
 import type { Preview as PreviewType } from "./editor/preview";
-import { harderWords } from "./ItemRow";
+import { harderWords, useWords } from "./ItemRow";
 import { ItemsChosen } from "./ItemsChosen";
+import { KeptApart } from "./KeptApart";
 import { Notes } from "./Notes";
 
 /** An item as a student sees one draw of it, with its key, what mistakes tell, and its versions. */
@@ -114,6 +115,7 @@ export function ItemPageView({
             </div>
           ) : null}
           <About view={view} base={base} />
+          <KeptApart view={view} base={base} />
           <Notes key={view.id} view={notes} />
           <div>
             <h2 className="mb-1 font-serif text-[18px] font-medium">Versions</h2>
@@ -164,7 +166,8 @@ function About({ view, base }: { readonly view: View; readonly base: string }) {
         {view.difficulty === null
           ? "Its difficulty is not known yet."
           : `${view.isCalibrated ? "Calibrated" : "Expected"} difficulty ${view.difficulty.toFixed(1)} logits, grade 6 ends at 0${comparison ? `: ${comparison} of its skill` : ""}.`}{" "}
-        About {view.seconds} s.{view.calculator ? " A calculator may be used." : ""}
+        {useWords(view) === "" ? "" : `Students: ${useWords(view)}. `}About {view.seconds} s.
+        {view.calculator ? " A calculator may be used." : ""}
       </p>
     </div>
   );

@@ -6,8 +6,11 @@ import type { ActionResult } from "@/core/model/actionResult";
 import { undoAction } from "@/server/history/undoAction";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
-import { bringItemsBackAction, copyItemsAction, moveItemsAction, retireItemsAction } from "../actions";
+import { bringItemsBackAction, copyItemsAction, keepApartAction, moveItemsAction, retireItemsAction } from "../actions";
 import type { BankName, ItemLine } from "../itemTypes";
+
+/** Items that can be kept apart at once, each with each. */
+const MOST_APART = 8;
 
 /** What can be done with one item or with several that were chosen; nothing is shown while none is. */
 export function ItemsChosen({
@@ -89,6 +92,15 @@ export function ItemsChosen({
       >
         Take out
       </ButtonLink>
+      {items.length > 1 && items.length <= MOST_APART && items.some((item) => item.mayChange) ? (
+        <Button
+          onClick={() =>
+            void run(`Kept ${count} apart: not two of them at once.`, () => keepApartAction({ itemIds, apart: true }))
+          }
+        >
+          Keep apart
+        </Button>
+      ) : null}
       {mayChange ? (
         <Button
           onClick={() =>

@@ -7,6 +7,7 @@ import { MathText } from "@/ui/primitives/MathText";
 import { NumberTable } from "@/ui/primitives/NumberTable";
 import { PassageText } from "@/ui/primitives/PassageText";
 import { Pictures } from "@/ui/primitives/Pictures";
+import { clashWords } from "@/words/staff/clashWords";
 import type { WorksheetView, WorksheetWishes } from "../worksheetTypes";
 import { PAPER_WORDS, PrintedPart } from "./print/prints";
 
@@ -79,6 +80,11 @@ export function WorksheetPage({
           ])}
           . About {view.minutes} min.
         </p>
+        {view.clashes.length > 0 ? (
+          <p role="status" className="border-clay mb-3 border-l-4 pl-3 text-[15px]">
+            {clashWords(view.clashes)}
+          </p>
+        ) : null}
         {view.leftOut > 0 ? (
           <p role="status" className="border-clay mb-3 border-l-4 pl-3 text-[15px]">
             {view.leftOut === 1 ? "One item" : `${view.leftOut} items`} can't be printed: a draft, or not there any
