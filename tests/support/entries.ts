@@ -442,6 +442,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         items: 8,
       }),
   },
+  "work/addToWorkAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) =>
+      work("addToWorkAction")({
+        assignmentId: workId,
+        picked: [{ itemId: "times-as-many/find-the-larger", skillId: "times-as-many", seed: 1 }],
+      }),
+  },
   "work/moveDueDayAction": {
     needs: ofClass("change"),
     call: ({ workId }) => work("moveDueDayAction")(workId, "2026-12-01"),

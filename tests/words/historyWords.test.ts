@@ -97,6 +97,7 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   [{ kind: "erasure-asked", facts: { personId: "ada" } }, "Asked for Ada Quill to be erased"],
   [{ kind: "erasure-declined", facts: { personId: "ada" } }, "Declined to erase Ada Quill"],
   [{ kind: "erased", facts: { personId: "gone" } }, "Erased somebody for good"],
+  [{ kind: "work-items-added", facts: { title: "T", items: 2 } }, "Added 2 items to “T”"],
   [
     { kind: "work-assigned", facts: { title: "{n} for #1", students: 1, of: 24 } },
     "Assigned “{n} for #1” to 1 of 24 students",

@@ -74,6 +74,7 @@ export interface ChangeFacts {
   "erasure-asked": OfPerson;
   "erasure-declined": OfPerson;
   erased: OfPerson;
+  "work-items-added": { readonly title: string; readonly items: number };
   "work-assigned": { readonly title: string; readonly students: number; readonly of: number };
   "work-due-moved": { readonly title: string; readonly dueDay: string };
   "work-withdrawn": { readonly title: string };
@@ -170,6 +171,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "erasure-asked": "privacy",
   "erasure-declined": "privacy",
   erased: "privacy",
+  "work-items-added": "work",
   "work-assigned": "work",
   "work-due-moved": "work",
   "work-withdrawn": "work",

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, getTableColumns, isNull, type SQL, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, getTableColumns, isNull, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
 import { sittings } from "../schema/sittings";
@@ -69,6 +69,27 @@ export async function skillIdsOfAssignments(
 export async function partById(db: Queryable, id: string) {
   const [part] = await db.select().from(parts).where(eq(parts.id, id));
   return part ?? null;
+}
+
+/** The part that a piece of work begins with. */
+export async function firstPartOf(db: Queryable, workId: string) {
+  const [part] = await db
+    .select()
+    .from(parts)
+    .where(and(eq(parts.workId, workId), eq(parts.place, 0)));
+  return part ?? null;
+}
+
+/** Which of some pieces of work have items that were picked by hand, and how many. */
+export async function pickedCounts(db: Queryable, workIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (workIds.length === 0) return new Map();
+  const rows = await db
+    .select({ workId: parts.workId, items: count() })
+    .from(partItems)
+    .innerJoin(parts, eq(parts.id, partItems.partId))
+    .where(among(parts.workId, workIds))
+    .groupBy(parts.workId);
+  return new Map(rows.map(({ workId, items }) => [workId, items]));
 }
 
 export async function skillIdsOfPart(db: Queryable, partId: string): Promise<string[]> {

@@ -20,6 +20,7 @@ import {
   assignmentById,
   assignmentsOfClasses,
   type GivenWork,
+  pickedCounts,
   type RunRow,
   skillIdsOfAssignments,
   targetsWithSittings,
@@ -207,11 +208,36 @@ export async function assignForm(
     dueDay: addSchoolDays(today, USUAL_SCHOOL_DAYS, classroom.school.calendar),
     suggestedSkillId: current?.skillId ?? null,
     picked,
+    addable: picked.length > 0 ? await addableWorks(context, classIds) : [],
     clashes: clashesAmong(
       picked.map(({ itemId }) => itemId),
       await pairsAmong(context.runtime.db.read, itemIds),
     ),
   };
+}
+
+/** Work with picked items that nobody has begun and that is not over. */
+async function addableWorks(context: Context, classIds: readonly string[]): Promise<AssignForm["addable"]> {
+  const db = context.runtime.db.read;
+  const now = context.runtime.now();
+  const given = (await assignmentsOfClasses(db, classIds)).filter(({ dueAt }) => dueAt > now);
+  const [counts, picks, classes] = await Promise.all([
+    workCounts(
+      db,
+      given.map(({ id }) => id),
+    ),
+    pickedCounts(
+      db,
+      given.map(({ workId }) => workId),
+    ),
+    classesById(db, classIds),
+  ]);
+  return given.flatMap(({ id, workId, title, classId }) => {
+    const count = counts.get(id);
+    const items = picks.get(workId) ?? 0;
+    const className = classes.find((one) => one.id === classId)?.name ?? "";
+    return items > 0 && count && count.notStarted === count.given ? [{ id, title, className, items }] : [];
+  });
 }
 
 /** Gathered items that can be given, in their order; a draw of each, as everybody will get it. */

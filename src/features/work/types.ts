@@ -81,6 +81,13 @@ export interface AssignForm {
     readonly seed: number;
     readonly line: string;
   }[];
+  /** Work of these classes with picked items that nobody has begun: they may be added to it. */
+  readonly addable: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly className: string;
+    readonly items: number;
+  }[];
   /** Places, from 1, of two of them of which one gives the other away. */
   readonly clashes: readonly (readonly [number, number])[];
 }

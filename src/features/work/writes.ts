@@ -6,8 +6,16 @@ import { CERTAINTIES, type WorkKind } from "@/core/model/work";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { currentVersions, itemsById, skillRowsOf } from "@/db/queries/items";
 import { studentsOfClasses } from "@/db/queries/people";
-import { changed } from "@/db/queries/rowChanges";
-import { type AssignmentRow, assignmentById, type GivenWork } from "@/db/queries/work";
+import { added, changed } from "@/db/queries/rowChanges";
+import {
+  type AssignmentRow,
+  assignmentById,
+  firstPartOf,
+  type GivenWork,
+  pickedItemsOf,
+  skillIdsOfPart,
+  targetsWithSittings,
+} from "@/db/queries/work";
 import { demandBank } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { demandClasses } from "@/server/access/subjects";
@@ -21,6 +29,16 @@ import { day, uuid, validated } from "@/server/runtime/validated";
 
 /** Kinds of work that are given to a class; a check belongs to a reteach. */
 const GIVEN_KINDS = ["practice", "amount"] as const satisfies readonly WorkKind[];
+
+const MOST_PICKED = 40;
+const draws = () =>
+  array(
+    object({
+      itemId: string().required(),
+      skillId: string().required(),
+      seed: number().integer().min(0).max(1_000_000).required(),
+    }),
+  ).max(MOST_PICKED, `Pick at most ${MOST_PICKED} items.`);
 
 const assignInput = object({
   /** Made by the browser, so that sending twice assigns once. */
@@ -49,15 +67,7 @@ const assignInput = object({
   /** How sure practice has to be that a skill is mastered. */
   certainty: string().oneOf(CERTAINTIES, "Choose how sure it has to be.").default("usual"),
   /** Draws picked by hand, the same for everybody; only for a fixed number of items. */
-  picked: array(
-    object({
-      itemId: string().required(),
-      skillId: string().required(),
-      seed: number().integer().min(0).max(1_000_000).required(),
-    }),
-  )
-    .max(40, "Pick at most 40 items.")
-    .optional(),
+  picked: draws().optional(),
 });
 
 /** Gives work on some skills to students of a class. Sending the same id again changes nothing. */
@@ -74,7 +84,8 @@ export async function assignWork(
   const opensAt =
     input.opensDay <= dayAt(school, runtime.now()) ? runtime.now() : instantAt(school, input.opensDay, "06:00");
   const dueAt = instantAt(school, input.dueDay, input.dueTime);
-  const picked = await pickedItems(context, input);
+  const picked = await pickedItems(context, input.kind, input.picked ?? []);
+  if (picked.some(({ skillId }) => !input.skillIds.includes(skillId))) throw notOfTheseSkills();
   if (dueAt <= opensAt) throw new Refusal("invalid", "The due time lies before the work opens. Choose a later day.");
   return runtime.db.write(async (tx) => {
     const known = await assignmentById(tx, input.assignmentId);
@@ -114,11 +125,12 @@ export async function assignWork(
   });
 }
 
+type Draw = NonNullable<InferType<typeof assignInput>["picked"]>[number];
+
 /** The draws that were picked, as rows hold them; of any bank that the giver may use, as their current versions stand. */
-async function pickedItems(context: Context, input: InferType<typeof assignInput>) {
-  const picked = input.picked ?? [];
+async function pickedItems(context: Context, kind: WorkKind, picked: readonly Draw[]) {
   if (picked.length === 0) return [];
-  if (!conductorOf(input.kind).pickable)
+  if (!conductorOf(kind).pickable)
     throw new Refusal("invalid", "Items can be picked by hand only for a fixed number of items.");
   const db = context.runtime.db.read;
   const ids = [...new Set(picked.map(({ itemId }) => itemId))];
@@ -132,10 +144,56 @@ async function pickedItems(context: Context, input: InferType<typeof assignInput
     const version = versions.find((one) => one.itemId === itemId);
     const isThere = items.some(({ id, retiredAt }) => id === itemId && retiredAt === null);
     const isOfSkill = skills.some((row) => row.itemId === itemId && row.skillId === skillId);
-    if (!version || !isThere || !isOfSkill || !input.skillIds.includes(skillId))
-      throw new Refusal("invalid", "A picked item is not in the library any more, or belongs to none of these skills.");
+    if (!version || !isThere || !isOfSkill) throw notOfTheseSkills();
     const contexts = Object.keys((version.body as ItemBody).contexts);
     return { versionId: version.id, skillId, seed, context: contexts[seed % contexts.length] ?? "" };
+  });
+}
+
+const notOfTheseSkills = () =>
+  new Refusal("invalid", "A picked item is not in the library any more, or belongs to none of these skills.");
+
+const addInput = object({ assignmentId: string().required(), picked: draws().min(1).required() });
+
+/**
+ * Adds items to work whose items were picked by hand and that nobody has begun: everybody still gets the same. What is in it already is left
+ * out.
+ */
+export async function addToWork(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { assignmentId, picked } = validated(addInput, raw);
+  const { runtime } = context;
+  const found = await assignmentById(runtime.db.read, assignmentId);
+  if (!found || found.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
+  await demandClasses(context, "change", [found.classId]);
+  const items = await pickedItems(context, found.kind, picked);
+  return runtime.db.write(async (tx) => {
+    const [part, targets] = await Promise.all([firstPartOf(tx, found.workId), targetsWithSittings(tx, [assignmentId])]);
+    if (!part) throw new Refusal("not-found", "This work is not there any more.");
+    if (targets.some(({ sitting }) => sitting !== null))
+      throw new Refusal(
+        "conflict",
+        "Somebody has begun this work, so it stays as it is. Give the items as work of their own.",
+      );
+    const [there, skillIds] = await Promise.all([pickedItemsOf(tx, part.id), skillIdsOfPart(tx, part.id)]);
+    const fresh = items.filter(({ versionId }) => !there.some((one) => one.versionId === versionId));
+    const total = there.length + fresh.length;
+    if (there.length === 0)
+      throw new Refusal("invalid", "The items of this work are drawn for each student, so none can be added by hand.");
+    if (fresh.length === 0) throw new Refusal("conflict", "They are in this work already; nothing was changed.");
+    if (total > MOST_PICKED)
+      throw new Refusal("invalid", `Work has at most ${MOST_PICKED} items; this would be ${total}.`);
+    const skills = [...new Set(fresh.map(({ skillId }) => skillId))].filter((id) => !skillIds.includes(id));
+    const rows = [
+      changed("parts", part, { settings: { ...part.settings, items: total } }),
+      ...skills.map((skillId, place) =>
+        added("partSkills", { id: runtime.newId(), partId: part.id, skillId, place: skillIds.length + place }),
+      ),
+      ...fresh.map((item, place) =>
+        added("partItems", { id: runtime.newId(), partId: part.id, place: there.length + place, ...item }),
+      ),
+    ];
+    const told = { kind: "work-items-added" as const, facts: { title: found.title, items: fresh.length } };
+    return { changeId: await recordChange(tx, context, { ...told, classId: found.classId, rows }) };
   });
 }
 

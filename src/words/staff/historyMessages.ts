@@ -45,6 +45,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "erasure-asked": "Asked for {person} to be erased",
   "erasure-declined": "Declined to erase {person}",
   erased: "Erased {person} for good",
+  "work-items-added": "Added {items, plural, one {# item} other {# items}} to “{title}”",
   "work-assigned": "Assigned “{title}” to {students} of {of, plural, one {# student} other {# students}}",
   "work-due-moved": "“{title}” is now due {dueDay}",
   "work-withdrawn": "Withdrew “{title}”",

@@ -130,7 +130,7 @@ function Fields({
       ) : null}
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_1fr_20rem]">
         {isPicked ? (
-          <PickedItems picked={form.picked} clashes={form.clashes} />
+          <PickedItems form={form} base={base} />
         ) : (
           <AssignSkills form={form} chosen={chosen} register={register} />
         )}

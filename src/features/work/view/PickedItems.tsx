@@ -1,10 +1,19 @@
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { forgetBundle } from "@/client/bundle/bundle";
+import { useRun } from "@/client/useRun";
+import { undoAction } from "@/server/history/undoAction";
+import { Button } from "@/ui/primitives/Button";
+import { FIELD } from "@/ui/primitives/Field";
 import { MathText } from "@/ui/primitives/MathText";
 import { clashWords } from "@/words/staff/clashWords";
+import { addToWorkAction } from "../actions";
 import type { AssignForm } from "../types";
 import { LABEL } from "./assignFields";
 
-/** The items that were gathered, in the order in which they are given. */
-export function PickedItems({ picked, clashes }: Pick<AssignForm, "picked" | "clashes">) {
+/** The items that were gathered, in the order in which they are given, and work that they may be added to instead. */
+export function PickedItems({ form, base }: { readonly form: AssignForm; readonly base: string }) {
+  const { picked, clashes, addable } = form;
   return (
     <section>
       <h2 className={LABEL}>{picked.length === 1 ? "One item" : `${picked.length} items, in this order`}</h2>
@@ -20,6 +29,40 @@ export function PickedItems({ picked, clashes }: Pick<AssignForm, "picked" | "cl
           {clashWords(clashes)}
         </p>
       ) : null}
+      {addable.length > 0 ? <AddInstead picked={picked} addable={addable} base={base} /> : null}
     </section>
+  );
+}
+
+function AddInstead({ picked, addable, base }: Pick<AssignForm, "picked" | "addable"> & { readonly base: string }) {
+  const router = useRouter();
+  const run = useRun(undoAction);
+  const [id, setId] = useState(addable[0]?.id ?? "");
+  const work = addable.find((one) => one.id === id);
+  const add = () =>
+    run(
+      () => addToWorkAction({ assignmentId: id, picked: picked.map(({ line: _, ...one }) => one) }),
+      `Added to “${work?.title}”.`,
+      () => {
+        forgetBundle();
+        router.push(`${base}/work/${id}`);
+      },
+    );
+  return (
+    <div className="border-hair mt-4 border-t pt-3 text-[15px]">
+      <label className="block">
+        <span className="mb-0.5 block">Or add them to work that nobody has begun</span>
+        <select className={`${FIELD} w-full`} value={id} onChange={({ target: { value } }) => setId(value)}>
+          {addable.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.title}, {one.className}, {one.items === 1 ? "1 item" : `${one.items} items`}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button className="mt-2" disabled={run.busy} onClick={add}>
+        Add to it
+      </Button>
+    </div>
   );
 }
