@@ -95,7 +95,10 @@ describe("a school of the version before", () => {
       // Skills carry the codes of their standards since.
       const skills = now.skills.map((name) => name.replace(/ \(WV [^)]+\)$/, ""));
       expect({ ...now, skills }).toMatchObject({ ...same, items: budgetItems });
-      expect(now.rows.map(({ markPercent: _mark, snags: _snags, open: _open, ...row }) => row)).toEqual(rows);
+      expect(
+        now.rows.map(({ markPercent: _mark, snags: _snags, open: _open, toScore: _toScore, ...row }) => row),
+      ).toEqual(rows);
+      expect(now.scoring).toEqual({ waiting: 0, any: false });
       expect(now.rows.every(({ markPercent }) => markPercent === null)).toBe(true);
     }
     expect(await groupView(context, before.groupId)).toEqual(before.group);
