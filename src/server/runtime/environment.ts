@@ -62,3 +62,6 @@ export function readEnvironment(): Environment {
 
 /** Whether this process runs what was built, rather than the sources as they are. */
 export const runsBuild = (): boolean => process.env.NODE_ENV === "production";
+
+/** Whether threads run what was built: tests that come after a build say so, since a thread made of sources takes seconds to start. */
+export const threadsRunBuild = (): boolean => runsBuild() || process.env.OXBOW_BUILT_THREADS === "yes";

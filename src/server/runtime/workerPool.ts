@@ -2,7 +2,7 @@ import "server-only";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { Piscina } from "piscina";
-import { runsBuild } from "./environment";
+import { threadsRunBuild } from "./environment";
 
 /** A thread that nobody asks ends after so long: starting one takes longer than reading a class's sheet. */
 const IDLE_MILLISECONDS = 60_000;
@@ -27,5 +27,5 @@ export function workerPool(file: string, most: number): () => Piscina {
 /** What the build made of it, where there is a build and it is in use; the sources otherwise. */
 function fileOf(file: string): string {
   const built = join(process.cwd(), ".next", "workers", file);
-  return runsBuild() && existsSync(built) ? built : join(process.cwd(), "src", "server", "runtime", file);
+  return threadsRunBuild() && existsSync(built) ? built : join(process.cwd(), "src", "server", "runtime", file);
 }
