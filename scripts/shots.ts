@@ -56,7 +56,7 @@ async function teacherShots(): Promise<void> {
   await signInTeacher(page, base, "noor@kestrelweir.example", "the river comes round");
   const visit = async (path: string, name: string) => {
     await page.goto(`${base}/desk/6-alder${path}`, { waitUntil: "networkidle0" });
-    await shoot(page, name);
+    if (name) await shoot(page, name);
   };
   await visit("", "today");
   await visit("/plan", "plan");
@@ -68,6 +68,12 @@ async function teacherShots(): Promise<void> {
   await page.waitForSelector("aside [data-preview]");
   await shoot(page, "item-editor");
   await visit("/work/new", "assign");
+  await visit("/work", "");
+  const written = await page.$$eval("a", (links) =>
+    links.find((link) => link.textContent?.includes("own words"))?.getAttribute("href"),
+  );
+  await page.goto(`${base}${written}/score`, { waitUntil: "networkidle0" });
+  await shoot(page, "scoring");
   await visit("/regroup", "groups");
   const groups = await page.$$eval("table a", (links) => links.map((link) => link.getAttribute("href") ?? ""));
   await page.goto(`${base}${groups.at(-1)}`, { waitUntil: "networkidle0" });
@@ -125,7 +131,7 @@ async function studentAtPractice(): Promise<{ page: Page; href: string }> {
     const page = await openPage(context, 820, 1180);
     await signInPupil(page, base, slip);
     const href = await page.$$eval("ul a", (links) =>
-      links.find((link) => !link.closest("li")?.textContent.includes("check"))?.getAttribute("href"),
+      links.find((link) => !/check|own words/.test(link.closest("li")?.textContent ?? ""))?.getAttribute("href"),
     );
     if (href) return { page, href };
     await context.close();
@@ -140,7 +146,6 @@ async function studentShots(): Promise<void> {
     const shown = await page.waitForSelector("form[data-presentation]");
     const id = await shown?.evaluate((form) => (form as HTMLElement).dataset.presentation);
     const numeric = await page.$("form input:not([type=radio])");
-    await shoot(page, "student-item");
     if (numeric) await numeric.type("999");
     else await (await page.$$("form fieldset label")).at(-1)?.click();
     await click(page, "form button[type=submit]");

@@ -6,7 +6,7 @@ import { rateAnswer } from "@/features/scoring/writes";
 import { countItemUse } from "@/server/library/itemCounts";
 import { bodyWith, putItem } from "../support/newItem";
 import { PARTS } from "../support/partsOfEveryKind";
-import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
+import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;
 beforeEach(async () => {
@@ -106,5 +106,33 @@ describe("how often items were answered", () => {
     expect((await finder(ana, finderQuery({ use: "never~few~hard" }))).total).toBe(
       (await finder(ana, finderQuery({}))).total,
     );
+  });
+
+  it("and by when they were added, counted from the end of the day", async () => {
+    const day = 86_400_000;
+    for (const [id, days] of [
+      ["own/new", 2],
+      ["own/known", 20],
+      ["own/old", 300],
+      ["own/oldest", 500],
+    ] as const) {
+      school.setNow(START - days * day);
+      await putItem(school, id, bodyWith(PARTS.number));
+    }
+    school.setNow(START);
+    const ana = await school.teacher();
+    const found = async (added: string) =>
+      (await finder(ana, finderQuery({ added, order: "newest" }))).items
+        .map(({ id }) => id)
+        .filter((id) => id.startsWith("own/"));
+    expect(await found("week")).toEqual(["own/new"]);
+    expect(await found("month~year")).toEqual(["own/known", "own/old"]);
+    expect(await found("older")).toEqual(["own/oldest"]);
+    const { facets } = await finder(ana, finderQuery({}));
+    expect(facets.added.map(({ value, items }) => [value, items]).slice(1)).toEqual([
+      ["month", 1],
+      ["year", 1],
+      ["older", 1],
+    ]);
   });
 });

@@ -78,6 +78,11 @@ describe("a passage", () => {
     const editor = await itemEditor(ana, { itemId: one, bankId: null, skillId: null });
     expect(editor).toMatchObject({ passage: { id: passageId, title: "The tide" }, draft: { passageId } });
     expect(editor.passages.map(({ id }) => id)).toContain(passageId);
+    expect((await passagesPage(ana)).retired).toEqual([{ id: passageId, title: "The tide", bank: "Boats" }]);
+    expect((await passagesPage(await school.teacher("ben"))).retired).toEqual([]);
+    await retirePassage(ana, { passageId, back: true });
+    expect(await passagesPage(ana)).toMatchObject({ retired: [], passages: [{ title: "The tide" }, {}] });
+    await expect(retirePassage(ana, { passageId, back: true })).rejects.toMatchObject({ code: "conflict" });
   });
 
   it("finds its items: by its title, as a facet with counts, and grouped", async () => {

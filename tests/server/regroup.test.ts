@@ -347,20 +347,25 @@ describe("work", () => {
     expect((await workView(teacher, workId)).dueDay).toBe("2026-11-27");
   });
 
-  it.each([
-    [{ title: "" }, "invalid"],
-    [{ skillIds: [] }, "invalid"],
-    [{ skillIds: ["unknown"] }, "not-found"],
-    [{ studentIds: [] }, "invalid"],
-    [{ studentIds: ["nobody"] }, "invalid"],
-    [{ dueDay: "2026-11-20" }, "invalid"],
-    [{ dueDay: "2026-02-30" }, "invalid"],
-    [{ items: 3 }, "invalid"],
-    [{ classId: "other" }, "not-allowed"],
-  ])("refuses %o", async (over, code) => {
-    const assignmentId = school.runtime.newId();
-    await expect(
-      assignWork(await school.teacher(), { ...input, assignmentId, classId, studentIds, ...over }),
-    ).rejects.toMatchObject({ code });
+  it("refuses what can't be given, and gives nothing then", async () => {
+    const wrong: readonly (readonly [object, string])[] = [
+      [{ title: "" }, "invalid"],
+      [{ skillIds: [] }, "invalid"],
+      [{ skillIds: ["unknown"] }, "not-found"],
+      [{ studentIds: [] }, "invalid"],
+      [{ studentIds: ["nobody"] }, "invalid"],
+      [{ dueDay: "2026-11-20" }, "invalid"],
+      [{ dueDay: "2026-02-30" }, "invalid"],
+      [{ items: 3 }, "invalid"],
+      [{ classId: "other" }, "not-allowed"],
+    ];
+    const given = async () => (await school.db.read.query.assignments.findMany()).length;
+    const before = await given();
+    for (const [over, code] of wrong) {
+      const assignmentId = school.runtime.newId();
+      const asked = assignWork(await school.teacher(), { ...input, assignmentId, classId, studentIds, ...over });
+      await expect(asked, JSON.stringify(over)).rejects.toMatchObject({ code });
+    }
+    expect(await given()).toBe(before);
   });
 });

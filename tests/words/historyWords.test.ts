@@ -168,6 +168,7 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   [{ kind: "passage-kept", facts: { title: "Tide", version: 1 } }, "Wrote the passage “Tide”"],
   [{ kind: "passage-kept", facts: { title: "", version: 2 } }, "Changed a passage"],
   [{ kind: "passage-retired", facts: { title: "Tide" } }, "Retired the passage “Tide”"],
+  [{ kind: "passage-brought-back", facts: { title: "" } }, "Brought a passage back into use"],
   [{ kind: "framework-followed", facts: { title: "T" } }, "Reports follow “T”"],
   [{ kind: "items-copied", facts: { items: 3, to: "B" } }, "Copied 3 items to “B”"],
   [{ kind: "items-kept-apart", facts: { items: 2, apart: true } }, "Kept 2 items apart"],

@@ -118,6 +118,7 @@ export interface ChangeFacts {
   /** Without its title where the bank is restricted. */
   "passage-kept": { readonly title: string; readonly version: number };
   "passage-retired": { readonly title: string };
+  "passage-brought-back": { readonly title: string };
   "framework-imported": {
     readonly title: string;
     readonly isNew: boolean;
@@ -198,6 +199,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "items-brought-back": "library",
   "passage-kept": "library",
   "passage-retired": "library",
+  "passage-brought-back": "library",
   "framework-imported": "library",
   "framework-followed": "library",
   "note-kept": "library",

@@ -1,5 +1,6 @@
 import "server-only";
 import { type SQL, sql } from "drizzle-orm";
+import { ITEM_AGES, type ItemAge } from "../../core/model/itemAge";
 import { ITEM_USE_AT, type ItemUse } from "../../core/model/itemUse";
 import type { Queryable } from "../queryable";
 import type { ItemCardRow } from "./itemCards";
@@ -20,10 +21,24 @@ export interface ItemFilter {
   readonly passageIds: readonly string[];
   readonly status: "draft" | "ready" | null;
   readonly uses: readonly ItemUse[];
+  readonly added: readonly ItemAge[];
+  /** Where ages are counted from, in milliseconds since 1970 UTC. */
+  readonly from: number;
   readonly retired: boolean;
 }
 
-type Facet = "bank" | "grade" | "kind" | "skill" | "depth" | "language" | "author" | "passage" | "use" | "status";
+type Facet =
+  | "bank"
+  | "grade"
+  | "kind"
+  | "skill"
+  | "depth"
+  | "language"
+  | "author"
+  | "passage"
+  | "use"
+  | "added"
+  | "status";
 interface FacetCount {
   readonly facet: Facet;
   /** Null where an item says nothing of it; for banks, the stock. */
@@ -36,8 +51,13 @@ const { answers, hardBelow, easyAbove } = ITEM_USE_AT;
 const USE = `case when coalesce(u.answered, 0) = 0 then 'never' when u.answered < ${answers} or u.scored = 0 then 'few'
   when u.earned / u.scored < ${hardBelow} then 'hard' when u.earned / u.scored > ${easyAbove} then 'easy' else 'usual' end`;
 
+/** How long an item has been there: within so many days, or longer. */
+const ageFrom = (from: number): string =>
+  `case ${ITEM_AGES.flatMap(({ age, days }) => (days === null ? [] : [`when c.added_at > ${Math.trunc(from) - days * DAY} then '${age}'`])).join(" ")} else 'older' end`;
+const DAY = 86_400_000;
+
 /** What items are counted by, as an expression over the card (`c`) and its counts. */
-const FACET_COLUMNS: Readonly<Record<Facet, string>> = {
+const facetColumns = ({ from }: ItemFilter): Readonly<Record<Facet, string>> => ({
   bank: "c.bank_id",
   grade: "c.grade",
   kind: "c.kind",
@@ -47,8 +67,9 @@ const FACET_COLUMNS: Readonly<Record<Facet, string>> = {
   author: "c.author_id",
   passage: "c.passage_id",
   use: USE,
+  added: ageFrom(from),
   status: "c.status",
-};
+});
 const COUNTS = sql`left join item_counts u on u.item_id = c.item_id`;
 
 const list = (values: readonly (string | number)[]): SQL =>
@@ -83,6 +104,7 @@ function conditions(filter: ItemFilter): SQL {
     ...among("author_id", filter.authorIds),
     ...among("passage_id", filter.passageIds),
     ...(filter.uses.length > 0 ? [sql`${sql.raw(USE)} in ${list(filter.uses)}`] : []),
+    ...(filter.added.length > 0 ? [sql`${sql.raw(ageFrom(filter.from))} in ${list(filter.added)}`] : []),
     ...(filter.status === null ? [] : [sql`c.status = ${filter.status}`]),
   ];
   return sql.join(all, sql` and `);
@@ -93,12 +115,13 @@ export async function countItems(
   db: Queryable,
   filter: ItemFilter,
 ): Promise<{ readonly items: number; readonly facets: readonly FacetCount[] }> {
+  const columnOf = facetColumns(filter);
   const columns = sql.raw(
-    Object.entries(FACET_COLUMNS)
+    Object.entries(columnOf)
       .map(([facet, column]) => `${column} as of_${facet}`)
       .join(", "),
   );
-  const counts = (Object.keys(FACET_COLUMNS) as Facet[]).map((facet) => {
+  const counts = (Object.keys(columnOf) as Facet[]).map((facet) => {
     const column = sql.raw(`of_${facet}`);
     return sql`select ${facet} as facet, ${column} as value, count(*) as items from found group by ${column}`;
   });

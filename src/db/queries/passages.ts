@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, isNull, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { itemCards } from "../schema/itemCards";
 import { items, itemVersions } from "../schema/items";
@@ -67,6 +67,15 @@ export async function passagesOfBanks(
     .where(isOffered(bankIds))
     .orderBy(desc(hanging), asc(passageVersions.title));
 }
+
+/** Passages of some banks that are offered no more, by their titles. */
+export const retiredPassages = (db: Queryable, bankIds: readonly string[]) =>
+  db
+    .select({ id: passages.id, bankId: passages.bankId, title: passageVersions.title })
+    .from(passages)
+    .innerJoin(passageVersions, and(eq(passageVersions.passageId, passages.id), isCurrent))
+    .where(and(isNotNull(passages.retiredAt), among(passages.bankId, bankIds)))
+    .orderBy(asc(passageVersions.title));
 
 /** What the passages of the stock and of some banks are called, by their titles. */
 export const titlesOfPassages = (db: Queryable, bankIds: readonly string[]) =>

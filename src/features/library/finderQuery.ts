@@ -9,6 +9,7 @@ export const FACETS = [
   "author",
   "passage",
   "use",
+  "added",
   "status",
 ] as const;
 export type Facet = (typeof FACETS)[number];

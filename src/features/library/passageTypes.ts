@@ -14,6 +14,8 @@ export interface PassageLine {
 
 export interface PassagesView {
   readonly passages: readonly PassageLine[];
+  /** Offered no more, of banks that the reader may change. */
+  readonly retired: readonly { readonly id: string; readonly title: string; readonly bank: string }[];
   readonly ownBanks: readonly BankName[];
 }
 
@@ -27,6 +29,7 @@ export interface PassageView {
   readonly bank: BankName;
   readonly version: number;
   readonly mayChange: boolean;
+  readonly isRetired: boolean;
   readonly readingGrade: number | null;
   readonly words: number;
   readonly items: readonly {

@@ -77,6 +77,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "passage-kept":
     "{version, plural, =1 {Wrote} other {Changed}} {titleGiven, select, no {a passage} other {the passage “{title}”}}",
   "passage-retired": "Retired {titleGiven, select, no {a passage} other {the passage “{title}”}}",
+  "passage-brought-back": "Brought {titleGiven, select, no {a passage} other {the passage “{title}”}} back into use",
   "framework-imported":
     "{isNew, select, yes {Brought the standards “{title}” in: {added, plural, one {# entry} other {# entries}}} other {Brought “{title}” up to date: {added} added, {changed} changed, {gone} gone}}",
   "framework-followed": "Reports follow “{title}”",

@@ -1,4 +1,5 @@
 import "server-only";
+import { ITEM_AGES, type ItemAge } from "@/core/model/itemAge";
 import { ITEM_USE_AT, ITEM_USES, type ItemUse } from "@/core/model/itemUse";
 import { skillsOfStandards, standardsWithRelated } from "@/db/queries/crosswalk";
 import { countItems, type FoundItem, findItems, type ItemFilter } from "@/db/queries/itemSearch";
@@ -21,6 +22,7 @@ import type { BankName, FacetValue, FinderView, ItemLine } from "../itemTypes";
 import { secondsFor } from "./itemSeconds";
 
 const ITEMS_A_PAGE = 50;
+const DAY_MILLISECONDS = 86_400_000;
 /** Searches whose counts are kept. */
 const MOST_COUNTS = 300;
 export const STOCK: BankName = { id: "stock", name: "Oxbow's own stock" };
@@ -38,7 +40,7 @@ export async function finder(context: Context, query: FinderQuery): Promise<Find
     openBanks(context, staff),
     standardAskedFor(context, query.standardId),
   ]);
-  const filter = filterOf(query, open, standard?.skillIds ?? null);
+  const filter = filterOf(query, open, standard?.skillIds ?? null, runtime.now());
   const [{ items: total, facets: counts }, found] = await Promise.all([
     countsOf(runtime, JSON.stringify(filter)),
     findItems(db, filter, { order: query.order, from: query.from, most: ITEMS_A_PAGE }),
@@ -103,6 +105,7 @@ function filterOf(
   { words, chosen, retired }: FinderQuery,
   open: readonly OpenBank[],
   skillIdsOfStandard: readonly string[] | null,
+  now: number,
 ): ItemFilter {
   const banks = [null, ...open.map(({ bank }) => bank.id)];
   const wanted = chosen.bank;
@@ -124,6 +127,9 @@ function filterOf(
     authorIds: chosen.author ?? [],
     passageIds: chosen.passage ?? [],
     uses: ITEM_USES.filter((use) => chosen.use?.includes(use)),
+    added: ITEM_AGES.map(({ age }) => age).filter((age) => chosen.added?.includes(age)),
+    // By whole days, so that counts are kept for one.
+    from: Math.ceil(now / DAY_MILLISECONDS) * DAY_MILLISECONDS,
     status: status.length === 1 ? (status[0] === "draft" ? "draft" : "ready") : null,
     retired,
   };
@@ -174,6 +180,12 @@ const USE_WORDS: Readonly<Record<ItemUse, string>> = {
   usual: "answered rightly by some",
   easy: `answered rightly by over ${ITEM_USE_AT.easyAbove * 100} %`,
 };
+const AGE_WORDS: Readonly<Record<ItemAge, string>> = {
+  week: "this week",
+  month: "in the month before",
+  year: "in the year before",
+  older: "more than a year ago",
+};
 const DEPTHS = ["recall", "use a procedure", "reason", "extend"];
 
 function facetWords(facet: Facet, value: string, { library, open, authors, titles }: Names): string {
@@ -196,6 +208,8 @@ function facetWords(facet: Facet, value: string, { library, open, authors, title
       return titles.get(value) ?? "a passage";
     case "use":
       return USE_WORDS[value as ItemUse] ?? value;
+    case "added":
+      return AGE_WORDS[value as ItemAge] ?? value;
     case "status":
       return value === "draft" ? "drafts" : "in use";
   }
@@ -203,8 +217,8 @@ function facetWords(facet: Facet, value: string, { library, open, authors, title
 
 function facetOrder(facet: Facet, library: Library): (one: FacetValue, other: FacetValue) => number {
   if (facet === "grade" || facet === "depth") return (one, other) => Number(one.value) - Number(other.value);
-  if (facet === "use") {
-    const places: readonly string[] = ITEM_USES;
+  if (facet === "use" || facet === "added") {
+    const places: readonly string[] = facet === "use" ? ITEM_USES : ITEM_AGES.map(({ age }) => age);
     return (one, other) => places.indexOf(one.value) - places.indexOf(other.value);
   }
   if (facet === "skill") {

@@ -3,7 +3,14 @@ import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import type { Passage } from "@/core/items/passage";
 import { readability } from "@/core/reading/readability";
-import { currentWords, itemsOnPassage, passagesById, passagesOfBanks, versionsOfPassage } from "@/db/queries/passages";
+import {
+  currentWords,
+  itemsOnPassage,
+  passagesById,
+  passagesOfBanks,
+  retiredPassages,
+  versionsOfPassage,
+} from "@/db/queries/passages";
 import { demandBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { cardsMade } from "@/server/library/itemCards";
@@ -24,7 +31,17 @@ export async function passagesPage(context: Context): Promise<PassagesView> {
     bankIds: open.map(({ bank }) => bank.id),
     draftBankIds: open.flatMap(({ bank, mayChange }) => (mayChange ? [bank.id] : [])),
   });
+  const changeable = open.filter(({ mayChange }) => mayChange).map(({ bank }) => bank);
+  const retired = await retiredPassages(
+    runtime.db.read,
+    changeable.map(({ id }) => id),
+  );
   return {
+    retired: retired.map(({ id, title, bankId }) => ({
+      id,
+      title,
+      bank: changeable.find((bank) => bank.id === bankId)?.name ?? "",
+    })),
     passages: found.map(({ passage, version, items }) => ({
       id: passage.id,
       title: version.title,
@@ -65,6 +82,7 @@ export async function passagePage(context: Context, passageId: string): Promise<
     bank: bank ? { id: bank.bank.id, name: bank.bank.name } : STOCK,
     version: words.number,
     mayChange: bank?.mayChange ?? false,
+    isRetired: passage.retiredAt !== null,
     ...measured(words),
     items: hanging
       .filter(({ bankId, status }) => opened.has(bankId) && (status === "ready" || changeable.has(bankId ?? "")))

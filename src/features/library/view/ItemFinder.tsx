@@ -30,15 +30,17 @@ const SENTENCE: readonly (readonly [Facet, string, string])[] = [
   ["author", "by", "anybody"],
   ["passage", "on", "any passage or none"],
   ["use", "that were", "answered or not"],
+  ["added", "and added", "at any time"],
   ["status", "that are", "in use or drafts"],
 ];
 
 /** Words of the sentence that no comma follows. */
-const UNPARTED: ReadonlySet<Facet> = new Set(["author", "passage", "use", "status"]);
+const UNPARTED: ReadonlySet<Facet> = new Set(["author", "passage", "use", "added", "status"]);
 
 /** Whether there is nothing to choose by: no drafts, or no passages. */
 const isIdle = (facet: Facet, { facets }: FinderView): boolean =>
   (facet === "status" && facets.status.every(({ value }) => value === "ready")) ||
+  (facet === "added" && facets.added.length < 2 && !facets.added.some(({ isChosen }) => isChosen)) ||
   (facet === "passage" && facets.passage.length === 0);
 
 /** Finds items in all banks that are open to one: a sentence says what is looked for, each word of it can be changed. */

@@ -22,6 +22,7 @@ export function PassagePageView({ view, base }: { readonly view: PassageView; re
     ...(view.readingGrade === null ? [] : [`reads about like ${readsLike(view.readingGrade)}`]),
     ...(view.topic === "" ? [] : [view.topic]),
     `version ${view.version}`,
+    ...(view.isRetired ? ["retired"] : []),
   ];
   return (
     <div className="px-5 py-4">
@@ -33,13 +34,15 @@ export function PassagePageView({ view, base }: { readonly view: PassageView; re
               disabled={run.busy}
               onClick={() =>
                 run(
-                  () => retirePassageAction({ passageId: view.id }),
-                  `Retired “${view.title}”; items that hang on it keep it.`,
+                  () => retirePassageAction({ passageId: view.id, back: view.isRetired }),
+                  view.isRetired
+                    ? `“${view.title}” is offered again.`
+                    : `Retired “${view.title}”; items that hang on it keep it.`,
                   () => router.push(`${base}/library/passages`),
                 )
               }
             >
-              Retire
+              {view.isRetired ? "Bring back" : "Retire"}
             </Button>
           </>
         ) : null}

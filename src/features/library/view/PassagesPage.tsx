@@ -83,6 +83,24 @@ export function PassagesPage({ view, base }: { readonly view: PassagesView; read
           </table>
         </>
       )}
+      {view.retired.length > 0 ? (
+        <details className="mt-5 text-[15px]">
+          <summary className="text-mute cursor-pointer">{view.retired.length} retired</summary>
+          <ul className="mt-1">
+            {view.retired.map(({ id, title, bank }) => (
+              <li key={id} className="py-0.5">
+                <Link
+                  className="underline underline-offset-3"
+                  href={`${base}/library/passages/${encodeURIComponent(id)}`}
+                >
+                  {title}
+                </Link>
+                , {bank}
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { object, string } from "yup";
+import { boolean, object, string } from "yup";
 import { currentWords, passagesById } from "@/db/queries/passages";
 import { added, changed } from "@/db/queries/rowChanges";
 import type { Queryable } from "@/db/queryable";
@@ -80,21 +80,24 @@ async function saidTitle(context: Context, tx: Queryable, bankId: string | null,
   return (await bankSubject(context, bankId ?? "", tx)).restricted ? "" : title;
 }
 
-/** Retires a passage: it is offered to nobody any more, and items that hang on it keep it. */
+const retiring = object({ passageId: string().required(), back: boolean().default(false) });
+
+/** Retires a passage: it is offered to nobody any more, and items that hang on it keep it. Or brings a retired one `back`. */
 export async function retirePassage(context: Context, raw: unknown): Promise<{ changeId: string }> {
-  const { passageId } = validated(object({ passageId: string().required() }), raw);
+  const { passageId, back } = validated(retiring, raw);
   const { runtime } = context;
   return runtime.db.write(async (tx) => {
     const [known] = await passagesById(tx, [passageId]);
     await demandBank(context, "change", known?.bankId ?? "", tx);
     const [words] = await currentWords(tx, [passageId]);
-    if (!known || known.retiredAt !== null) throw new Refusal("conflict", "Nothing was changed: that is so already.");
+    if (!known || (known.retiredAt !== null) !== back)
+      throw new Refusal("conflict", "Nothing was changed: that is so already.");
     const changeId = await recordChange(tx, context, {
-      kind: "passage-retired",
+      kind: back ? "passage-brought-back" : "passage-retired",
       facts: { title: await saidTitle(context, tx, known.bankId, words?.title ?? "") },
       classId: null,
       subjectIds: known.bankId ? [known.bankId] : [],
-      rows: [changed("passages", known, { retiredAt: runtime.now() })],
+      rows: [changed("passages", known, { retiredAt: back ? null : runtime.now() })],
     });
     return { changeId };
   });
