@@ -58,7 +58,7 @@ function Lines({ part, value, set, locked, label }: ControlProps<"steps", readon
               {place + 1}
             </span>
             <input
-              data-answer={place === 0 ? "" : undefined}
+              data-answer={place === value.length - 1 ? "" : undefined}
               className="border-ink bg-field min-h-13 w-full border-[2.5px] px-4 text-[24px] font-bold"
               aria-label={`Line ${place + 1}`}
               value={line}
