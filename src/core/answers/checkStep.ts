@@ -5,7 +5,7 @@ import { nextUsefulStep, type StepKind } from "./algebra/nextUsefulStep";
 import type { AlgebraLine, UnreadableAlgebra } from "./algebra/node";
 import { readAlgebra } from "./algebra/readAlgebra";
 import type { Slip } from "./algebra/slip";
-import { unknownsOf } from "./algebra/unknownsOf";
+import { unknownsOfLine } from "./algebra/unknownsOfLine";
 
 /** A hint towards the next useful step: what to do, then with what, then the line itself. */
 export type StepHint =
@@ -57,9 +57,9 @@ function unreadable(reason: UnreadableAlgebra, hints: readonly StepHint[]): Step
 }
 
 /** The one unknown of a line ("x" for plain numbers); null when there are several. */
-function onlyUnknown({ left, right }: AlgebraLine): string | null {
-  const names = new Set([...unknownsOf(left), ...(right ? unknownsOf(right) : [])]);
-  return names.size > 1 ? null : ([...names][0] ?? "x");
+function onlyUnknown(line: AlgebraLine): string | null {
+  const [name = "x", another] = unknownsOfLine(line);
+  return another === undefined ? name : null;
 }
 
 function hintsFrom(line: AlgebraLine, unknown: string | null): StepHint[] {

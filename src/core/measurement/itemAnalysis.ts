@@ -1,4 +1,5 @@
 import { demandThat } from "../model/fail";
+import { ITEM_USE_AT } from "../model/itemUse";
 import { type NoEstimate, noEstimate } from "../model/noEstimate";
 import type { Score } from "../model/score";
 import { correlation } from "../numeric/correlation";
@@ -59,7 +60,12 @@ export interface ItemAnalysisExtras {
   readonly seconds?: readonly (readonly (number | null)[])[];
 }
 
-const FLAG_AT = { tooHard: 0.25, tooEasy: 0.95, itemRest: 0.15, rapidShare: 0.1 } as const;
+const FLAG_AT = {
+  tooHard: ITEM_USE_AT.hardBelow,
+  tooEasy: ITEM_USE_AT.easyAbove,
+  itemRest: 0.15,
+  rapidShare: 0.1,
+} as const;
 const FEW_STUDENTS = 30;
 const LEVEL = 0.95;
 

@@ -3,13 +3,13 @@ import { bracketSlips } from "./bracketSlips";
 import { equivalentLines } from "./equivalentLines";
 import { factorSlips } from "./factorSlips";
 import { movedSlips } from "./movedSlips";
-import type { AlgebraLine, Relation } from "./node";
+import type { AlgebraLine } from "./node";
 import { comparedWithZero, sameSolutions } from "./sameSolutions";
 import { sameValue } from "./sameValue";
 import type { Slip } from "./slip";
+import { TURNED } from "./turnedRelation";
 import { writtenTerms } from "./writtenTerms";
 
-const TURNED: Readonly<Record<Relation, Relation>> = { "=": "=", "<": ">", "<=": ">=", ">": "<", ">=": "<=" };
 /** Slips tried in opening brackets; a longer line has more than a student means. */
 const MOST_TRIED = 16;
 /** Coefficients of a line in which slips are looked for: up to the square. */

@@ -2,6 +2,7 @@ import { type Rational, rational } from "../../numeric/rational";
 import { writeNumber } from "../writeNumber";
 import type { AlgebraLine, Relation } from "./node";
 import { type Polynomial, polynomial } from "./polynomial";
+import { TURNED } from "./turnedRelation";
 import { writeLine } from "./writeLine";
 import { writeNode } from "./writeNode";
 import { writePolynomial } from "./writePolynomial";
@@ -16,8 +17,6 @@ export interface UsefulStep {
   readonly with: string;
   readonly line: string;
 }
-
-const TURNED: Readonly<Record<Relation, Relation>> = { "=": "=", "<": ">", "<=": ">=", ">": "<", ">=": "<=" };
 
 /**
  * The next useful step from a line in one unknown: brackets first, then like terms, then unknowns to one side, numbers to the

@@ -2,14 +2,14 @@ import { rational } from "../../numeric/rational";
 import { bracketSlips } from "./bracketSlips";
 import { likelySlip } from "./likelySlip";
 import type { UsefulStep } from "./nextUsefulStep";
-import type { AlgebraLine, AlgebraNode, Relation } from "./node";
+import type { AlgebraLine, AlgebraNode } from "./node";
 import { readAlgebra } from "./readAlgebra";
 import type { SlipKind } from "./slip";
+import { TURNED } from "./turnedRelation";
 import { unknownsOf } from "./unknownsOf";
+import { unknownsOfLine } from "./unknownsOfLine";
 import { writeLine } from "./writeLine";
 import { writeNode } from "./writeNode";
-
-const TURNED: Readonly<Record<Relation, Relation>> = { "=": "=", "<": ">", "<=": ">=", ">": "<", ">=": "<=" };
 
 /**
  * The wrong line that a slip of a kind makes of a line on the way to its next useful step; null when the slip can't be made there. Whatever is
@@ -19,7 +19,7 @@ const TURNED: Readonly<Record<Relation, Relation>> = { "=": "=", "<": ">", "<=":
 export function slippedLine(from: string, step: UsefulStep, kind: SlipKind): string | null {
   const [before, after] = [readAlgebra(from), readAlgebra(step.line)];
   if ("unreadable" in before || "unreadable" in after) return null;
-  const unknown = [...unknownsOf(before.left), ...(before.right ? unknownsOf(before.right) : [])][0] ?? "x";
+  const [unknown = "x"] = unknownsOfLine(before);
   const made = [...bracketsMissed(before), ...stepsMissed(after, numberOf(step.with))].map((line) =>
     writeLine(writeNode(line.left), line.relation, line.right && writeNode(line.right)),
   );

@@ -1,6 +1,6 @@
 import { nextUsefulStep, type UsefulStep } from "./nextUsefulStep";
 import { readAlgebra } from "./readAlgebra";
-import { unknownsOf } from "./unknownsOf";
+import { unknownsOfLine } from "./unknownsOfLine";
 
 /** More steps than anybody writes down; a line that needs them is taken for one that leads nowhere. */
 const MOST_STEPS = 20;
@@ -15,7 +15,7 @@ export function solvingPath(text: string): readonly UsefulStep[] {
   for (let at = text; path.length < MOST_STEPS; ) {
     const line = readAlgebra(at);
     if ("unreadable" in line) return path;
-    const [unknown = "x", another] = new Set([...unknownsOf(line.left), ...(line.right ? unknownsOf(line.right) : [])]);
+    const [unknown = "x", another] = unknownsOfLine(line);
     const step = another === undefined ? nextUsefulStep(line, unknown) : null;
     if (!step) return path;
     path.push(step);

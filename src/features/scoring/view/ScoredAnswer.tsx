@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useState, useTransition } from "react";
+import { v7 } from "uuid";
 import { sayProblem } from "@/client/notices";
 import { MathText } from "@/ui/primitives/MathText";
 import { rateAnswerAction } from "../actions";
@@ -30,7 +31,7 @@ export function ScoredAnswer({
     const all = next.filter((one) => one !== null);
     if (all.length < criteria.length) return;
     start(async () => {
-      const key = crypto.randomUUID();
+      const key = v7();
       const result = await rateAnswerAction({ key, answer: answer.serial, part: part.part, points: all });
       if (!result.ok) {
         setPoints(kept ?? criteria.map(() => null));
