@@ -6,13 +6,14 @@ import type { LineMark } from "@/core/items/numberLine/body";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { answersOnPage, type TestApp, testApp } from "../support/app";
 import { axeFindings } from "../support/axe";
-import { byText, choose, click, fill, openBrowser, openPage, signInPupil } from "../support/browser";
+import { byText, choose, click, fill, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
 import { bodyWith, putItem } from "../support/newItem";
 import { PARTS } from "../support/partsOfEveryKind";
-import { givePractice, makeClass } from "../support/school";
+import { givePractice, makeClass, PASSWORD } from "../support/school";
 
 let app: TestApp;
 let browser: Browser;
+let workId = "";
 const pupils: Page[] = [];
 
 beforeAll(async () => {
@@ -21,7 +22,7 @@ beforeAll(async () => {
     const { classId, studentIds } = await makeClass(school, 2);
     for (const kind of ITEM_KINDS) await putItem(school, `own/${kind}`, bodyWith(PARTS[kind]));
     const picked = ITEM_KINDS.map((kind) => ({ itemId: `own/${kind}`, skillId: "ratio-language", seed: 5 }));
-    await givePractice(school, classId, studentIds, {
+    workId = await givePractice(school, classId, studentIds, {
       kind: "amount",
       skillIds: ["ratio-language"],
       items: picked.length,
@@ -267,5 +268,34 @@ describe.each(WAYS)("a student %s", (_, ways, pupil) => {
       {},
       presentationId,
     );
+  });
+});
+
+describe("their teacher", () => {
+  it("scores what they wrote, by keys alone, on a page without barriers", async () => {
+    const page = await openPage(await browser.createBrowserContext());
+    await signInTeacher(page, app.base, "ana@school.example", PASSWORD);
+    await page.goto(`${app.base}/desk/all/work/${workId}/score`);
+    const answers = await page.$$eval("li[data-answer]", (all) =>
+      all.map((one) => (one as HTMLElement).dataset.answer),
+    );
+    expect(answers).toHaveLength(2);
+    expect(await axeFindings(page)).toEqual([]);
+    const said = (place: number, words: string) =>
+      page.waitForFunction(
+        (id, text) => document.querySelector(`li[data-answer="${id}"] [role=status]`)?.textContent?.includes(text),
+        {},
+        answers[place],
+        words,
+      );
+    await focusOn(page, `li[data-answer="${answers[0]}"] input`);
+    await page.keyboard.press("2");
+    await said(0, "2 of 2 points");
+    await page.keyboard.press("Enter");
+    expect(await page.evaluate(() => document.activeElement?.closest("li")?.dataset.answer)).toBe(answers[1]);
+    await page.keyboard.press("1");
+    await said(1, "1 of 2 points");
+    await page.goto(`${app.base}/desk/all/work/${workId}`);
+    await byText(page, "a", "Written answers, all scored");
   });
 });
