@@ -1,11 +1,13 @@
-import { dayNumber } from "@/core/calendar/dayNumber";
+import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { isSchoolDay } from "@/core/calendar/isSchoolDay";
 import { mondayOf } from "@/core/calendar/mondayOf";
+import { spreadPlan } from "@/core/calendar/spreadPlan";
 import { NO_SUPPORTS } from "@/core/model/supports";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { setSecret } from "@/db/queries/credentials";
 import { studentsOfClasses } from "@/db/queries/people";
+import { replacePlan } from "@/db/queries/plan";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { classSettings } from "@/features/roster/reads/classSettings";
 import { importState } from "@/features/roster/reads/importView";
@@ -22,6 +24,7 @@ import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runti
 import { fillBanks } from "./banks";
 import { ALDER, parts, ROWAN } from "./names";
 import { writeInOwnWords } from "./ownWords";
+import { RATIO_STRAND } from "./ratioStrand";
 import { installShippedContent } from "./shippedContent";
 import { type Simulation, staffContext, staffId } from "./simulation";
 import { runTerm } from "./term";
@@ -29,6 +32,8 @@ import { wholeSchoolPackage } from "./wholeSchool";
 
 /** Weeks of practice behind the demo's today. */
 const WEEKS = 10;
+/** School days that Noor gives to each skill of the strand. */
+const DAYS_PER_SKILL = 6;
 const DEMO_PASSWORD = "the river comes round";
 
 const DEMO_STAFF = [
@@ -112,6 +117,7 @@ export async function seedSchool(
   await importClass(simulation, "6 Alder", ALDER, 1000);
   await importClass(simulation, "6 Rowan", ROWAN, 2000);
   const teacher = await staffContext(simulation, "noor");
+  for (const classId of teacher.actor.classIds) await planTheStrand(simulation, classId, dayOfNumber(start));
   const [alder = ""] = teacher.actor.classIds;
   await base.db.write((tx) =>
     insertClassStaff(tx, { id: runtime.newId(), classId: alder, personId: staffId("teo"), role: "co-teacher" }),
@@ -164,6 +170,18 @@ async function importClass(
     bytes,
   });
   await applyWhenRead(context, draftId);
+}
+
+/** What Noor teaches this autumn: ratios, from what stands under them to what they lead to. */
+async function planTheStrand({ runtime, school }: Simulation, classId: string, from: SchoolDay): Promise<void> {
+  const spans = spreadPlan(RATIO_STRAND, from, DAYS_PER_SKILL, school.calendar);
+  await runtime.db.write((tx) =>
+    replacePlan(
+      tx,
+      classId,
+      spans.map((span, place) => ({ ...span, id: runtime.newId(), classId, place })),
+    ),
+  );
 }
 
 async function applyWhenRead(context: Context, draftId: string): Promise<void> {

@@ -1,6 +1,7 @@
 import { join } from "node:path";
+import type { SubjectContent } from "@/server/content/contentTypes";
 import { installContent } from "@/server/content/installContent";
-import { readContent, type SubjectContent } from "@/server/content/readContent";
+import { readContent } from "@/server/content/readContent";
 import type { Runtime } from "@/server/runtime/runtime";
 import { root } from "~/scripts/steps.mjs";
 

@@ -17,10 +17,11 @@ import { historyPage } from "@/features/frame/reads/history";
 import { groupView } from "@/features/regroup/reads/reteachGroups";
 import { workList, workView } from "@/features/work/reads";
 import { actorOf } from "@/server/access/actorOf";
+import { installContent } from "@/server/content/installContent";
 import { undoChange } from "@/server/history/undoChange";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
-import { installShippedContent } from "~/demo/shippedContent";
+import { smallLibrary } from "~/tests/support/smallLibrary";
 import { naiveSummaries } from "../support/naiveSummaries";
 
 /**
@@ -101,7 +102,10 @@ describe("a school of the version before", () => {
       expect(now.scoring).toEqual({ waiting: 0, any: false });
       expect(now.rows.every(({ markPercent }) => markPercent === null)).toBe(true);
     }
-    expect(await groupView(context, before.groupId)).toEqual(before.group);
+    // Plans have wrong answers to look at and a step further since.
+    const { look: _look, further: _further, ...plan } = (await groupView(context, before.groupId)).plan;
+    const { lookedAt: _lookedAt, ...group } = await groupView(context, before.groupId);
+    expect({ ...group, plan }).toEqual(before.group);
     expect(before.group.outcome).toMatchObject({ learned: expect.any(Number) });
     expect(asKept(await studentSheet(context, before.studentIds[0]))).toEqual(asKept(before.sheet));
   });
@@ -187,9 +191,9 @@ describe("a school of the version before", () => {
   });
 
   it("knows its items as those that ship: bringing the content up to date changes none of them", async () => {
-    const installed = await installShippedContent(runtime);
+    const installed = await installContent(runtime, smallLibrary());
     expect(installed).toMatchObject({ newItems: 0, newVersions: 0, retiredItems: 0 });
-    expect(await installShippedContent(runtime)).toMatchObject({ changedSkills: 0, newVersions: 0 });
+    expect(await installContent(runtime, smallLibrary())).toMatchObject({ changedSkills: 0, newVersions: 0 });
     expect((await masteryMap(await teacher(), [before.classId])).students[0]?.gauges).toHaveLength(12);
   });
 

@@ -20,12 +20,13 @@ import { actorOf } from "@/server/access/actorOf";
 import type { Doorstep } from "@/server/access/passDoor";
 import type { StaffActor } from "@/server/access/policy";
 import { hashSecret } from "@/server/access/secrets";
+import { installContent } from "@/server/content/installContent";
 import { drawerOf } from "@/server/library/drawnItems";
 import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { sentResponse } from "~/demo/sentResponse";
-import { installShippedContent } from "~/demo/shippedContent";
 import { slipOn } from "~/demo/slips";
+import { smallLibrary } from "./smallLibrary";
 
 /** Monday of the test school's eleventh week, half past eight in the morning. */
 export const START = Date.parse("2026-11-23T08:30:00Z");
@@ -66,7 +67,10 @@ async function makeTemplate(): Promise<string> {
     }),
   );
   await db.write(async (tx) => setSecret(tx, "ana", await hashSecret(PASSWORD), "password"));
-  await installShippedContent(createRuntime(db, () => START, seededRandom("template")));
+  await installContent(
+    createRuntime(db, () => START, seededRandom("template")),
+    smallLibrary(),
+  );
   // One file, whatever still stands beside the other in its log.
   await db.read.run(sql`vacuum into ${file}`);
   db.close();

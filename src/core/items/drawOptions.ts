@@ -6,7 +6,7 @@ import { fillText } from "./fillText";
 import type { DrawnOption, OptionBody, OptionsBody } from "./options";
 import type { DrawSetting } from "./room";
 
-/** An option with whether its values are of a kind that anybody could mean: none under 0. */
+/** An option with whether its values are of a kind that anybody could mean: none under 0, unless the body says that they count. */
 type Candidate = DrawnOption & { readonly sensible: boolean };
 
 /** All options of a draw in the order of the body, those included that say the same as an earlier one. */
@@ -35,7 +35,7 @@ function drawFromValues(body: OptionsBody, option: OptionBody, { values, words, 
   return {
     text: fillText(body.option, own, words),
     right: compileExpression(body.right)(own) === true,
-    sensible: names.every(([name]) => own[name] !== undefined && own[name].compare(0) >= 0),
+    sensible: body.negatives === true || names.every(([name]) => own[name] !== undefined && own[name].compare(0) >= 0),
   };
 }
 

@@ -17,6 +17,8 @@ export interface OptionsBody {
   readonly option?: string;
   /** An independent condition on an option's slots that holds exactly for right options with values. */
   readonly right?: string;
+  /** Whether values under 0 are something that somebody could mean; unless stated, wrong options with them are left out. */
+  readonly negatives?: boolean;
   readonly options: readonly OptionBody[];
 }
 

@@ -14,6 +14,7 @@ const option = object({
 export const optionsSchema = object({
   option: string().optional(),
   right: string().optional(),
+  negatives: boolean().optional(),
   options: array(option)
     .min(2)
     .test("different-ids", "option-ids-not-unique", (options) => isUnique((options ?? []).map(({ id }) => id)))

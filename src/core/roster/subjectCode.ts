@@ -1,9 +1,15 @@
 /** Subjects that the library knows, with what rosters call them, in small letters. */
 const NAMES: Readonly<Record<string, readonly string[]>> = {
   mathematics: ["mathematics", "math", "maths", "numeracy", "arithmetic", "algebra", "geometry"],
+  language: ["language", "english", "literacy", "reading", "writing", "grammar", "ela"],
 };
 /** Subject areas of the School Courses for the Exchange of Data (NCES, SCED): the first two digits of a course's code. */
-const SCED_AREAS: Readonly<Record<string, string>> = { "02": "mathematics", "52": "mathematics" };
+const SCED_AREAS: Readonly<Record<string, string>> = {
+  "01": "language",
+  "02": "mathematics",
+  "51": "language",
+  "52": "mathematics",
+};
 
 /**
  * The library's subject that a class teaches, by the SCED codes of its roster file or else by its name, of which one word must

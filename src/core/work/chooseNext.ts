@@ -4,6 +4,7 @@ import { nextItem, TARGET_CHANCE } from "../selection/nextItem";
 import type { Aim, Conductor } from "./conductors/conductor";
 import type { PartSituation, PickedItem, SkillOfWork } from "./partSituation";
 import type { SittingItem } from "./sittingItem";
+import { storyFor } from "./storyFor";
 
 /** A reserve item is taken as the next one when its chance lies this near the target. */
 const RESERVE_FITS = 0.15;
@@ -69,8 +70,7 @@ function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], ra
   );
   if (!found) return null;
   const { itemId, versionId, seed, contexts } = found;
-  const fresh = contexts.filter((context) => context !== shown.at(-1)?.context);
-  const context = (fresh.length > 0 ? fresh : contexts)[Math.floor(random() * (fresh.length || contexts.length))];
+  const context = storyFor(contexts, shown.at(-1)?.context, situation.interests, random);
   return context === undefined ? null : { skillId, itemId, versionId, seed, context };
 }
 

@@ -48,6 +48,8 @@ export interface PartSituation {
   /** Null where nobody knows it. */
   readonly grade: number | null;
   readonly day: number;
+  /** What the student chose; stories follow it. */
+  readonly interests: readonly string[];
   /** In the order of showing. */
   readonly items: readonly SittingItem[];
   /** Items granted to this student beyond the settings. */

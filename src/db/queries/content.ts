@@ -12,6 +12,8 @@ import {
   standards,
   subjects,
 } from "../schema/library";
+import { passages, passageVersions } from "../schema/passages";
+import { currentWords } from "./passages";
 
 interface FrameworkWithStandards {
   readonly framework: Pick<typeof frameworks.$inferInsert, "id" | "title" | "version" | "language">;
@@ -111,6 +113,49 @@ export async function putSkill(tx: Queryable, row: typeof skills.$inferInsert, t
     ...ties.contrasts.map((toId) => ({ fromId: id, toId, kind: "contrasts" as const })),
   ];
   if (links.length > 0) await tx.insert(skillLinks).values(links);
+}
+
+/** Puts shipped passages in; words that have changed make a further version, so that old answers keep theirs. */
+export async function putPassages(
+  tx: Queryable,
+  shipped: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly topic: string;
+    readonly paragraphs: readonly string[];
+  }[],
+  now: number,
+): Promise<void> {
+  const before = new Map(
+    (
+      await currentWords(
+        tx,
+        shipped.map(({ id }) => id),
+      )
+    ).map((one) => [one.passageId, one]),
+  );
+  for (const { id, title, topic, paragraphs } of shipped) {
+    const last = before.get(id);
+    const isSame =
+      last !== undefined &&
+      JSON.stringify([last.title, last.topic, last.body]) === JSON.stringify([title, topic, paragraphs]);
+    await tx
+      .insert(passages)
+      .values({ id, shipped: true, bankId: null })
+      .onConflictDoUpdate({ target: passages.id, set: { retiredAt: null } });
+    if (isSame) continue;
+    const number = (last?.number ?? 0) + 1;
+    await tx.insert(passageVersions).values({
+      id: `${id}@${number}`,
+      passageId: id,
+      number,
+      title,
+      topic,
+      language: "en",
+      body: [...paragraphs],
+      createdAt: now,
+    });
+  }
 }
 
 /** Items that ship, each with its current version. */

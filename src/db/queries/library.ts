@@ -94,7 +94,7 @@ export async function itemCounts(db: Queryable) {
 /** What is taught in a skill; null when there is no such skill. */
 export async function skillTexts(db: Queryable, skillId: string) {
   const [found] = await db
-    .select({ lesson: skills.lesson, reteach: skills.reteach })
+    .select({ lesson: skills.lesson, teaching: skills.teaching, reteach: skills.reteach })
     .from(skills)
     .where(eq(skills.id, skillId));
   return found ?? null;

@@ -1,5 +1,5 @@
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import type { Lesson, ReteachPlan } from "../../core/model/content";
+import type { Lesson, ReteachPlan, SkillTeaching } from "../../core/model/content";
 import { schools } from "./people";
 
 export const subjects = sqliteTable("subjects", { id: text("id").primaryKey(), name: text("name").notNull() });
@@ -136,6 +136,8 @@ export const skills = sqliteTable(
     difficulty: real("difficulty").notNull(),
     difficultySe: real("difficulty_se"),
     lesson: text("lesson", { mode: "json" }).$type<Lesson>().notNull(),
+    /** What is taught beyond the lesson; null where nobody wrote it. */
+    teaching: text("teaching", { mode: "json" }).$type<SkillTeaching>(),
     reteach: text("reteach", { mode: "json" }).$type<ReteachPlan>().notNull(),
     /** SHA-256 of what shipped; null for what was written here. */
     contentHash: text("content_hash"),

@@ -41,9 +41,10 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
   await demandClasses(context, "see", classIds);
   const { runtime, actor } = context;
   const classroom = await loadClassroom(runtime, actor.schoolId, classIds);
-  const { skills, students, plan, today } = classroom;
+  const { students, plan, today } = classroom;
+  const skills = mappedSkills(classroom);
   const classes = await classesById(runtime.db.read, classIds);
-  const nameOf = (id: string) => skills.find((skill) => skill.id === id)?.name ?? "";
+  const nameOf = (id: string) => classroom.skills.find((skill) => skill.id === id)?.name ?? "";
   const current = currentEntry(plan, today);
   return {
     strand: skills[0]?.strand ?? "",
@@ -67,6 +68,16 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
     })),
     misconceptions: await shownMisconceptions(context, classroom),
   };
+}
+
+/** Columns of the map: what is in the plan, and what somebody has tried; without either, what the class's grade learns. */
+function mappedSkills({ skills, plan, students }: Classroom): Classroom["skills"] {
+  const planned = new Set(plan.map(({ skillId }) => skillId));
+  const mapped = skills.filter(
+    ({ id }) => planned.has(id) || students.some(({ gauges }) => (gauges.get(id)?.scoredAnswers ?? 0) > 0),
+  );
+  const grades = new Set(students.map(({ grade }) => grade));
+  return mapped.length > 0 ? mapped : skills.filter(({ grade }) => grades.has(grade));
 }
 
 async function shownMisconceptions(context: Context, classroom: Classroom): Promise<ShownMisconception[]> {

@@ -1,12 +1,22 @@
 import type { CrosswalkKind } from "@/core/library/standardsThrough";
-import type { Lesson, ReteachPlan } from "@/core/model/content";
+import type { Lesson, ReteachPlan, SkillTeaching } from "@/core/model/content";
 
 export interface SkillCard {
   readonly id: string;
+  readonly subjectId: string;
+  readonly strand: string;
   readonly name: string;
   readonly grade: number;
   readonly code: string;
   readonly items: number;
+}
+
+/** The library's skills, and where the list begins for some classes. */
+export interface SkillShelves {
+  readonly skills: readonly SkillCard[];
+  readonly subjects: readonly { readonly id: string; readonly name: string }[];
+  /** Grade 0 for all of them. */
+  readonly start: { readonly subjectId: string; readonly grade: number };
 }
 
 /** A skill as a teacher prepares it: standard, lesson, worked items with their mistakes, reteach plan. */
@@ -23,7 +33,11 @@ export interface SkillPage {
   readonly buildsOn: readonly { readonly id: string; readonly name: string }[];
   readonly unlocks: readonly { readonly id: string; readonly name: string }[];
   readonly lesson: Lesson;
+  /** Null for a skill that brings no more than its lesson. */
+  readonly teaching: SkillTeaching | null;
   readonly reteach: ReteachPlan;
+  /** Names of the misconceptions behind the wrong answers to look at. */
+  readonly lookedAt: readonly string[];
   readonly items: readonly {
     readonly itemId: string;
     readonly stem: string;
@@ -71,6 +85,8 @@ export interface StandardView {
 export interface SkillMapView {
   /** The skill that the map is about; null for the whole library. */
   readonly around: { readonly id: string; readonly name: string } | null;
+  /** The grade whose skills are shown with their neighbours; null for all or around one skill. */
+  readonly grade: number | null;
   readonly width: number;
   readonly height: number;
   readonly node: { readonly width: number; readonly height: number };

@@ -75,6 +75,8 @@ export interface GroupView {
   readonly grade: number;
   readonly members: readonly MemberView[];
   readonly plan: ReteachPlan;
+  /** Names of the misconceptions behind the plan's wrong answers to look at. */
+  readonly lookedAt: readonly string[];
   readonly reteach: { readonly practiceWorkId: string; readonly checkWorkId: string; readonly when: string } | null;
   readonly outcome: {
     readonly learned: number;

@@ -1,147 +1,144 @@
 import "server-only";
 import { array, mixed, number, object, type Schema, string, ValidationError } from "yup";
-import type { ItemBody } from "@/core/items/itemBody";
-import { itemBodySchema } from "@/core/items/itemBodySchema";
-import type { Lesson, Misconception, ReteachPlan } from "@/core/model/content";
+import type { AuthoredFramework } from "./authored/framework";
+import type { Stories } from "./authored/items";
+import { AUTHOR_WORDS } from "./authored/parts";
+import type { AuthoredPassage } from "./authored/passage";
+import type { AuthoredSkill } from "./authored/skill";
+import { ContentFault } from "./contentFault";
 
-/** The frame of a subject's content: its framework with the tree of standards, and its skills in teaching order. */
+/** The frame of a subject: the framework that it follows and its skills by grade, each grade in teaching order. */
 export interface SubjectFile {
   readonly subject: { readonly id: string; readonly name: string };
-  readonly framework: {
-    readonly id: string;
-    readonly title: string;
-    readonly version: string;
-    readonly language: string;
-  };
-  readonly standards: readonly {
-    readonly id: string;
-    readonly parentId?: string;
-    readonly type: string;
-    readonly code: string;
-    readonly statement: string;
-    readonly gradeLow?: number;
-    readonly gradeHigh?: number;
-  }[];
-  readonly skills: readonly string[];
+  readonly framework: string;
+  readonly skills: Readonly<Record<string, readonly string[]>>;
 }
 
-/** A further framework of a subject, with what of it is the same as, related to, or part of standards of others. */
-export interface FrameworkFile extends Pick<SubjectFile, "framework" | "standards"> {
-  readonly links: readonly {
-    readonly from: string;
-    readonly kind: "same" | "related" | "part-of";
-    readonly to: string;
-  }[];
-}
-
-/** One skill with its lesson, its reteach plan and its items. */
-export interface SkillFile {
-  readonly id: string;
-  readonly name: string;
-  /** The name that students see: no grade, no code. */
-  readonly studentName: string;
-  readonly strand: string;
-  readonly grade: number;
-  readonly standards: readonly string[];
-  /** Place on the vertical scale in logits; 0 is the end of grade 6, about 0.5 a grade. */
-  readonly difficulty: number;
-  readonly prerequisites: readonly string[];
-  /** Skills that are easily confused with this one. */
-  readonly contrasts: readonly string[];
-  readonly lesson: Lesson;
-  readonly reteach: ReteachPlan;
-  readonly items: readonly {
-    readonly id: string;
-    readonly depth?: number;
-    readonly calculator?: boolean;
-    readonly body: ItemBody;
-  }[];
-}
+/** Misconceptions by their ids. */
+export type MisconceptionsFile = Readonly<
+  Record<string, { readonly name: string; readonly means: string; readonly say: string }>
+>;
 
 const text = () => string().required();
-const texts = () => array(text()).required();
-const grade = () => number().integer().min(0).max(12);
-const task = () => object({ task: text(), answer: text() }).noUnknown();
+const texts = (least = 1) => array(text()).min(least).required();
+const pair = () =>
+  mixed()
+    .test("pair", ({ path }) => `${path} must be a task and its answer: [task, answer]`, isTexts(2))
+    .required();
+const isTexts = (length: number) => (value: unknown) =>
+  Array.isArray(value) &&
+  value.length === length &&
+  value.every((one) => typeof one === "number" || (typeof one === "string" && one !== ""));
 
-const standards = array(
-  object({
-    id: text(),
-    parentId: string(),
-    type: text(),
-    code: text(),
-    statement: text(),
-    gradeLow: grade(),
-    gradeHigh: grade(),
-  }).noUnknown(),
-).required();
-const framework = object({ id: text(), title: text(), version: text(), language: text() }).noUnknown();
+/** An object with any names whose values all have one shape. */
+const named = (value: Schema) =>
+  mixed().test("named", function named(raw) {
+    if (raw === undefined) return true;
+    if (typeof raw !== "object" || raw === null || Array.isArray(raw))
+      return this.createError({ message: `${this.path} must be names with what belongs to each` });
+    for (const [name, own] of Object.entries(raw))
+      try {
+        value.validateSync(own, { strict: true });
+      } catch (error) {
+        if (!(error instanceof ValidationError)) throw error;
+        return this.createError({ message: `${this.path}.${name}: ${error.errors.join("; ")}` });
+      }
+    return true;
+  });
 
 const subjectSchema = object({
   subject: object({ id: text(), name: text() }).noUnknown(),
-  framework,
-  standards,
-  skills: texts(),
+  framework: text(),
+  skills: named(texts()).required(),
 }).noUnknown();
 
 const frameworkSchema = object({
-  framework,
-  standards,
-  links: array(
-    object({ from: text(), kind: string().oneOf(["same", "related", "part-of"]).required(), to: text() }).noUnknown(),
+  framework: object({ id: text(), title: text(), version: text(), language: text() }).noUnknown(),
+  levels: texts(),
+  standards: named(
+    mixed().test(
+      "standard",
+      ({ path }) => `${path} must be a statement, or says with what stands under it`,
+      (value) =>
+        typeof value === "string" || typeof (value as { says?: unknown } | null | undefined)?.says === "string",
+    ),
   ).required(),
+  links: array(mixed().test("link", ({ path }) => `${path} must be [standard, how, standard]`, isTexts(3))),
 }).noUnknown();
 
 const lessonSchema = object({
   idea: text(),
   example: text(),
-  steps: texts(),
+  steps: texts(2),
   picture: array(
     object({ label: text(), count: number().integer().min(0).required(), per: number().integer().min(1) }).noUnknown(),
   ),
 }).noUnknown();
 
 const reteachSchema = object({
-  materials: text(),
+  look: named(string().required()).required(),
+  things: text(),
   show: text(),
-  ask: texts(),
-  together: task(),
-  alone: task(),
+  ask: texts(2),
+  together: pair(),
+  alone: pair(),
+  further: object({ together: pair(), alone: pair() }).noUnknown().required(),
   exit: object({
     task: text(),
-    answers: array(object({ answer: text(), means: text(), next: text() }).noUnknown()).required(),
-  }).noUnknown(),
+    answers: array(
+      mixed().test("answer", ({ path }) => `${path} must be [answer, what it means, what next]`, isTexts(3)),
+    )
+      .min(2)
+      .required(),
+  })
+    .noUnknown()
+    .required(),
 }).noUnknown();
+
+const ITEM_NAMES = new Set([
+  ...Object.keys(AUTHOR_WORDS),
+  ..."numbers where with stories ask moves load offset discrimination depth calculator hint solution picture table parts passage sometimes".split(
+    " ",
+  ),
+]);
+
+const itemSchema = mixed().test("item", function item(raw) {
+  if (typeof raw !== "object" || raw === null) return this.createError({ message: "an item needs its fields" });
+  const unknown = Object.keys(raw).filter((name) => !ITEM_NAMES.has(name));
+  if (unknown.length > 0) return this.createError({ message: `no field of an item is called ${unknown.join(", ")}` });
+  const missing = ["ask", "hint", "solution"].filter(
+    (name) => typeof (raw as Record<string, unknown>)[name] !== "string",
+  );
+  return missing.length === 0 || this.createError({ message: `an item needs ${missing.join(", ")}` });
+});
 
 const skillSchema = object({
-  id: text(),
   name: text(),
-  studentName: text(),
+  called: text(),
   strand: text(),
-  grade: grade().required(),
-  standards: texts().min(1),
-  difficulty: number().min(-8).max(8).required(),
-  prerequisites: array(text()).defined(),
-  contrasts: array(text()).defined(),
-  lesson: lessonSchema,
-  reteach: reteachSchema,
-  items: array(
-    object({
-      id: text(),
-      depth: number().integer().min(1).max(4),
-      calculator: mixed<boolean>().oneOf([true, false]),
-      body: itemBodySchema,
-    }).noUnknown(),
-  ).required(),
+  standards: texts(),
+  difficulty: number().min(-8).max(8),
+  "builds on": array(text()),
+  "mixed up with": array(text()),
+  means: text(),
+  first: object({
+    open: text(),
+    worked: object({ task: text(), steps: texts(2) }).noUnknown(),
+    story: pair(),
+    talk: texts(3),
+    words: named(string().required()).required(),
+  })
+    .noUnknown()
+    .required(),
+  lesson: lessonSchema.required(),
+  hints: texts(3).max(3),
+  notes: texts(2),
+  model: named(mixed().required()),
+  reteach: reteachSchema.required(),
+  items: named(itemSchema),
+  quick: array(mixed().required()),
+  read: string(),
 }).noUnknown();
-
-const misconceptionsSchema = array(
-  object({ id: text(), name: text(), explanation: text(), feedback: text() }).noUnknown(),
-).required();
-
-/** A content file that does not read as one: which file, and what is wrong in it. */
-export class ContentFault extends Error {
-  override readonly name = "ContentFault";
-}
 
 function reader<File>(schema: Schema): (raw: unknown, file: string) => File {
   return (raw, file) => {
@@ -155,6 +152,17 @@ function reader<File>(schema: Schema): (raw: unknown, file: string) => File {
 }
 
 export const readSubject = reader<SubjectFile>(subjectSchema);
-export const readFramework = reader<FrameworkFile>(frameworkSchema);
-export const readSkill = reader<SkillFile>(skillSchema);
-export const readMisconceptions = reader<readonly Misconception[]>(misconceptionsSchema);
+export const readFramework = reader<AuthoredFramework>(frameworkSchema);
+export const readSkill = reader<AuthoredSkill>(skillSchema);
+export const readStories = reader<Stories>(named(named(named(string().required()))).required());
+export const readPassage = reader<AuthoredPassage>(
+  object({
+    title: text(),
+    topic: text(),
+    grade: number().integer().min(1).max(12).required(),
+    text: text(),
+  }).noUnknown(),
+);
+export const readMisconceptions = reader<MisconceptionsFile>(
+  named(object({ name: text(), means: text(), say: text() }).noUnknown()).required(),
+);

@@ -4,6 +4,7 @@ import {
   knownSkillHashes,
   putFrame,
   putItemVersion,
+  putPassages,
   putSkill,
   retireItems,
   setVersionHash,
@@ -11,8 +12,7 @@ import {
 import type { Queryable } from "@/db/queryable";
 import type { Runtime } from "@/server/runtime/runtime";
 import { contentHash } from "./contentHash";
-import type { SkillFile } from "./contentSchema";
-import type { SubjectContent } from "./readContent";
+import type { SkillContent, SubjectContent } from "./contentTypes";
 
 /** What an installation changed. */
 export interface Installed {
@@ -33,6 +33,7 @@ export async function installContent(runtime: Runtime, subjects: readonly Subjec
     const counts = { skills: 0, changedSkills: 0, items: 0, newItems: 0, newVersions: 0, retiredItems: 0 };
     for (const content of subjects) {
       await putFrame(tx, content);
+      await putPassages(tx, content.passages, runtime.now());
       counts.changedSkills += await installSkills(tx, content);
       counts.skills += content.skills.length;
       const done = await installItems(tx, content.skills, runtime.now());
@@ -64,7 +65,7 @@ async function installSkills(tx: Queryable, { subject, skills }: SubjectContent)
   return changed;
 }
 
-const rowOf = ({ id, strand, name, studentName, grade, difficulty, lesson, reteach }: SkillFile) => ({
+const rowOf = ({ id, strand, name, studentName, grade, difficulty, lesson, teaching, reteach }: SkillContent) => ({
   id,
   strand,
   name,
@@ -72,16 +73,17 @@ const rowOf = ({ id, strand, name, studentName, grade, difficulty, lesson, retea
   grade,
   difficulty,
   lesson,
+  teaching,
   reteach,
 });
 
-async function installItems(tx: Queryable, skills: readonly SkillFile[], now: number) {
+async function installItems(tx: Queryable, skills: readonly SkillContent[], now: number) {
   const known = new Map((await knownItems(tx)).map((item) => [item.itemId, item]));
   const counts = { items: 0, newItems: 0, newVersions: 0 };
   for (const skill of skills)
-    for (const { id, body, depth = null, calculator = false } of skill.items) {
+    for (const { id, body, depth = null, calculator = false, passageId = null } of skill.items) {
       counts.items++;
-      const hash = contentHash(body);
+      const hash = contentHash(passageId === null ? body : { body, passageId });
       const before = known.get(id);
       // A version from before bodies were hashed: it is told by what it holds.
       if (before && before.contentHash === "" && contentHash(before.body) === hash) {
@@ -98,6 +100,7 @@ async function installItems(tx: Queryable, skills: readonly SkillFile[], now: nu
           itemId: id,
           number,
           body,
+          passageId,
           depth,
           calculator,
           language: "en",

@@ -1,90 +1,114 @@
 import "server-only";
 import { existsSync, readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
-import { misconceptionsIn } from "@/core/items/mapMisconceptions";
+import { basename, join } from "node:path";
+import { parse } from "yaml";
+import { ValidationError } from "yup";
+import { difficultyByPlace } from "@/core/items/difficultyByPlace";
+import { itemBodySchema } from "@/core/items/itemBodySchema";
 import type { Misconception } from "@/core/model/content";
+import { frameworkOf } from "./authored/framework";
+import type { Stories } from "./authored/items";
+import { passageOf } from "./authored/passage";
+import { skillOf } from "./authored/skill";
+import { ContentFault } from "./contentFault";
 import {
-  ContentFault,
-  type FrameworkFile,
   readFramework,
   readMisconceptions,
+  readPassage,
   readSkill,
+  readStories,
   readSubject,
-  type SkillFile,
   type SubjectFile,
 } from "./contentSchema";
-
-/** A subject's content as it ships. */
-export interface SubjectContent extends Omit<SubjectFile, "skills"> {
-  /** In teaching order: nothing stands before what it builds on. */
-  readonly skills: readonly SkillFile[];
-  readonly misconceptions: readonly Misconception[];
-  /** Others beside the one that the subject follows by itself. */
-  readonly furtherFrameworks: readonly FrameworkFile[];
-}
+import type { FrameworkContent, SkillContent, SubjectContent } from "./contentTypes";
+import { demandWhole } from "./demandWhole";
 
 /**
- * Reads content from a folder: one folder a subject with `subject.json`, `misconceptions.json` and a file for each skill.
- * Everything is checked before anything is used. Throws ContentFault with the file and what is wrong in it.
+ * Reads content from a folder: one folder a subject with `subject.yaml`, its misconceptions, sets of stories and frameworks, and a file for each
+ * skill. Everything is checked before anything is used. Throws ContentFault with the file and what is wrong in it.
  */
 export function readContent(folder: string): SubjectContent[] {
   return readdirSync(folder)
     .sort()
-    .filter((name) => existsSync(join(folder, name, "subject.json")))
+    .filter((name) => existsSync(join(folder, name, "subject.yaml")))
     .map((name) => readSubjectFolder(join(folder, name)));
 }
 
 function readSubjectFolder(folder: string): SubjectContent {
-  const { skills: order, ...frame } = readSubject(json(folder, "subject.json"), join(folder, "subject.json"));
-  const misconceptions = readMisconceptions(json(folder, "misconceptions.json"), join(folder, "misconceptions.json"));
-  const skills = order.map((id) => {
-    const name = join("skills", `${id}.json`);
-    const skill = readSkill(json(folder, name), join(folder, name));
-    if (skill.id !== id) throw new ContentFault(`${join(folder, name)}: the skill calls itself ${skill.id}.`);
-    return skill;
-  });
-  const further = existsSync(join(folder, "frameworks")) ? readdirSync(join(folder, "frameworks")).sort() : [];
-  const furtherFrameworks = further.map((name) =>
-    readFramework(json(folder, join("frameworks", name)), join(folder, "frameworks", name)),
+  const read = <File>(name: string, as: (raw: unknown, file: string) => File): File =>
+    as(yamlIn(join(folder, name)), join(folder, name));
+  const { subject, framework, skills: byGrade } = read("subject.yaml", readSubject);
+  const misconceptions = Object.entries(read("misconceptions.yaml", readMisconceptions)).map(
+    ([id, { name, means, say }]): Misconception => ({ id, name, explanation: means, feedback: say }),
   );
-  const content = { ...frame, skills, misconceptions, furtherFrameworks };
+  const stories = existsSync(join(folder, "stories.yaml")) ? read("stories.yaml", readStories) : {};
+  const passages = yamlFiles(folder, "passages").map((name) =>
+    passageOf(basename(name, ".yaml"), read(join("passages", name), readPassage)),
+  );
+  const frameworks = yamlFiles(folder, "frameworks").map(
+    (name): FrameworkContent => frameworkOf(read(join("frameworks", name), readFramework)),
+  );
+  const own = frameworks.find(({ framework: { id } }) => id === framework);
+  if (!own) throw new ContentFault(`${folder}: no framework is called ${framework}.`);
+  const content = {
+    subject,
+    ...own,
+    skills: readSkills(folder, byGrade, stories),
+    misconceptions,
+    passages,
+    furtherFrameworks: frameworks.filter((one) => one !== own),
+  };
   demandWhole(content, folder);
   return content;
 }
 
-function json(folder: string, name: string): unknown {
-  const path = join(folder, name);
+const yamlFiles = (folder: string, name: string): string[] =>
+  existsSync(join(folder, name))
+    ? readdirSync(join(folder, name))
+        .sort()
+        .filter((file) => file.endsWith(".yaml"))
+    : [];
+
+function readSkills(folder: string, byGrade: SubjectFile["skills"], stories: Stories): SkillContent[] {
+  const difficulties = new Map<string, number>();
+  return Object.entries(byGrade).flatMap(([name, ids]) =>
+    ids.map((id, place): SkillContent => {
+      const grade = Number(name);
+      const skill = readOneSkill(join(folder, "skills", `grade-${grade}`, `${id}.yaml`), id, stories);
+      const under = skill.prerequisites.flatMap((one) => difficulties.get(one) ?? []);
+      const difficulty = skill.difficulty ?? difficultyByPlace(grade, place / ids.length, under);
+      difficulties.set(id, difficulty);
+      return { ...skill, grade, difficulty };
+    }),
+  );
+}
+
+/** A skill's file, its items' bodies checked too; its difficulty is null where the file leaves it to the rule. */
+export function readOneSkill(path: string, id: string, stories: Stories): ReturnType<typeof skillOf> {
+  const written = readSkill(yamlIn(path), path);
   try {
-    return JSON.parse(readFileSync(path, "utf8"));
-  } catch (cause) {
-    throw new ContentFault(`${path}: can't be read as JSON.`, { cause });
+    const skill = skillOf(id, written, stories);
+    for (const item of skill.items) demandBody(item);
+    return skill;
+  } catch (error) {
+    throw error instanceof ContentFault ? new ContentFault(`${path}: ${error.message}`) : error;
   }
 }
 
-/** Every reference leads somewhere, every id is there once, and nothing stands before what it builds on. */
-function demandWhole({ skills, standards, misconceptions, furtherFrameworks }: SubjectContent, folder: string): void {
-  const fault = (words: string) => new ContentFault(`${folder}: ${words}`);
-  const known = new Set(misconceptions.map(({ id }) => id));
-  const codes = new Set(standards.map(({ id }) => id));
-  const earlier = new Set<string>();
-  const itemIds = new Set<string>();
-  const all = new Set(skills.map(({ id }) => id));
-  const everyStandard = new Set([...codes, ...furtherFrameworks.flatMap((one) => one.standards.map(({ id }) => id))]);
-  for (const { parentId } of [...standards, ...furtherFrameworks.flatMap((one) => one.standards)])
-    if (parentId !== undefined && !everyStandard.has(parentId)) throw fault(`there is no standard ${parentId}.`);
-  for (const { from, to } of furtherFrameworks.flatMap(({ links }) => links))
-    for (const id of [from, to]) if (!everyStandard.has(id)) throw fault(`a link names no known standard: ${id}.`);
-  for (const skill of skills) {
-    for (const id of skill.standards) if (!codes.has(id)) throw fault(`${skill.id} names no known standard: ${id}.`);
-    for (const id of skill.prerequisites)
-      if (!earlier.has(id)) throw fault(`${skill.id} builds on ${id}, which does not stand before it.`);
-    for (const id of skill.contrasts) if (!all.has(id)) throw fault(`${skill.id} contrasts with ${id}: no such skill.`);
-    for (const { id, body } of skill.items) {
-      if (itemIds.has(id)) throw fault(`the item ${id} is there twice.`);
-      itemIds.add(id);
-      for (const named of misconceptionsIn(body))
-        if (!known.has(named)) throw fault(`${id} names no known misconception: ${named}.`);
-    }
-    earlier.add(skill.id);
+function demandBody({ id, body }: { readonly id: string; readonly body: object }): void {
+  try {
+    itemBodySchema.validateSync(body, { abortEarly: false });
+  } catch (error) {
+    throw error instanceof ValidationError ? new ContentFault(`${id}: ${error.errors.join("; ")}`) : error;
+  }
+}
+
+function yamlIn(path: string): unknown {
+  if (!existsSync(path)) throw new ContentFault(`${path} is not there.`);
+  try {
+    return parse(readFileSync(path, "utf8"));
+  } catch (cause) {
+    const at = cause instanceof Error ? cause.message : "";
+    throw new ContentFault(`${path}: can't be read as YAML. ${at}`, { cause });
   }
 }

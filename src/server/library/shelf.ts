@@ -4,7 +4,7 @@ import type { ItemBody, ItemVersion } from "@/core/items/itemBody";
 import { itemParameters } from "@/core/items/itemParameters";
 import { roomOf } from "@/core/items/rooms";
 import type { ItemParameters } from "@/core/measurement/item";
-import type { Lesson, ReteachPlan } from "@/core/model/content";
+import type { Lesson, ReteachPlan, SkillTeaching } from "@/core/model/content";
 import type { PoolItem } from "@/core/work/partSituation";
 import { currentVersionsOf, parametersInForce, skillTexts } from "@/db/queries/library";
 import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
@@ -28,6 +28,7 @@ export class Shelf {
     readonly skillId: string,
     private readonly difficulty: number,
     readonly lesson: Lesson,
+    readonly teaching: SkillTeaching | null,
     readonly reteach: ReteachPlan,
     /** The current versions. */
     readonly versions: readonly ItemVersion[],
@@ -99,8 +100,23 @@ async function loadShelf(runtime: Runtime, skillId: string): Promise<Shelf> {
     runtime.now(),
   );
   const { difficulty } = library.skill(skillId);
-  return new Shelf(skillId, difficulty, texts.lesson, texts.reteach, rows.map(asVersion), estimates);
+  return new Shelf(
+    skillId,
+    difficulty,
+    texts.lesson,
+    texts.teaching,
+    wholePlan(texts.reteach),
+    rows.map(asVersion),
+    estimates,
+  );
 }
+
+/** Plans of before had no wrong answers to look at and went no step further: they go round once more. */
+const wholePlan = (plan: ReteachPlan): ReteachPlan => ({
+  ...plan,
+  look: plan.look ?? [],
+  further: plan.further ?? { together: plan.together, alone: plan.alone },
+});
 
 /** A stored version; what is stored was checked against its schema when it came in. */
 export const asVersion = ({

@@ -5,9 +5,9 @@ import { itemParameters } from "@/core/items/itemParameters";
 import { optionTexts } from "@/core/items/optionTexts";
 import { responseWords } from "@/core/items/responseWords";
 import { rightResponse, tellingMistakes } from "@/core/items/telling";
-import { shippedContent } from "~/demo/shippedContent";
+import { smallLibrary } from "~/tests/support/smallLibrary";
 
-const [content] = shippedContent();
+const [content] = smallLibrary();
 if (!content) throw new Error("Nothing ships.");
 const { skills: ratioStrand, misconceptions } = content;
 

@@ -9,11 +9,11 @@ it.each([
   // A word that only holds the letters is another subject.
   ["Aftermath studies", "", null],
   ["Polymath club", "", null],
-  ["Language and reading", "", null],
+  ["Language and reading", "", "language"],
   ["", "", null],
   // The codes of the roster's standard come before the name.
   ["Period 3", "02061", "mathematics"],
-  ["Period 3", "51027, 52036", "mathematics"],
-  ["Period 3", "51027", null],
+  ["Period 3", "51027, 52036", "language"],
+  ["Period 3", "51027", "language"],
   ["Period 3", "02", null],
 ])("“%s” with codes “%s” is %s", (name, codes, subject) => expect(subjectCode(name, codes)).toBe(subject));

@@ -41,6 +41,7 @@ const situation = (over: Partial<PartSituation> = {}): PartSituation => ({
   states: new Map(),
   state: {},
   grade: 6,
+  interests: [],
   day: 20_000,
   items: [],
   extraItems: 0,

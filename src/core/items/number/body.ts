@@ -13,6 +13,8 @@ export interface NumberBody {
   readonly anyRight?: boolean;
   /** Wrong values that reveal a misconception, by misconception id. */
   readonly misconceptions: readonly { readonly id: string; readonly value: string }[];
+  /** Whether values under 0 count among the wrong ones; they are left out unless stated. */
+  readonly negatives?: boolean;
   /** The word after the answer box; "required" units must be typed by the student. */
   readonly unit?: { readonly word: string; readonly required: boolean };
   /** How the key is written when it is shown; a mixed number unless stated. */
@@ -51,6 +53,7 @@ export const numberSchema = object({
   tolerance: string().optional(),
   anyRight: boolean().optional(),
   misconceptions: array(object({ id: string().required(), value: string().required() })).required(),
+  negatives: boolean().optional(),
   unit: object({ word: string().required(), required: boolean().required() }).optional().default(undefined),
   answerFormat: string().oneOf(["fraction", "decimal", "money", "mixed"]).optional(),
   form: string().oneOf(["any", "lowest-terms"]).optional(),

@@ -7,7 +7,8 @@ import type { DrawSetting } from "../room";
 import type { DrawnNumber, NumberBody } from "./body";
 
 /**
- * The key and the telling wrong values of a draw; wrong values that are right, under 0 or like an earlier one are left out.
+ * The key and the telling wrong values of a draw; wrong values that are right, under 0 or like an earlier one are left out (under 0 unless the
+ * body says that they count).
  * Throws "bad-item" when the key fails the body's own condition.
  */
 export function draw(body: NumberBody, { values, say, itemId }: DrawSetting): DrawnNumber {
@@ -25,7 +26,8 @@ export function draw(body: NumberBody, { values, say, itemId }: DrawSetting): Dr
   for (const { id, value: expression } of body.misconceptions) {
     const value = numberFrom(expression, values);
     const known = misconceptionValues.some((other) => other.value.equals(value));
-    if (!isRight(value) && value.compare(0) >= 0 && !known) misconceptionValues.push({ id, value });
+    if (!isRight(value) && (body.negatives === true || value.compare(0) >= 0) && !known)
+      misconceptionValues.push({ id, value });
   }
   return {
     key,

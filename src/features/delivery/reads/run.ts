@@ -9,6 +9,7 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import type { PartSituation } from "@/core/work/partSituation";
 import { gradeAtWork } from "@/db/queries/people";
 import { itemsOfSitting, type SittingItemRow, type SittingOwner, type SittingRow } from "@/db/queries/sittings";
+import { interestsOf } from "@/db/queries/students";
 import { skillStatesOfPerson } from "@/db/queries/summaries";
 import { assignmentById, type GivenWork, partById, pickedItemsOf, skillIdsOfPart } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
@@ -67,10 +68,11 @@ export async function loadRun(
   // A part of an item may tell about skills that the work itself does not name.
   const told = [...versions.values()].flatMap(({ body }) => body.parts.flatMap((one) => one.skillIds ?? []));
   const looked = skillsLookedAt([...skillIds, ...told], (id) => library.skill(id).prerequisites);
-  const [states, grade, school] = await Promise.all([
+  const [states, grade, school, liked] = await Promise.all([
     skillStatesOfPerson(db, personId, looked),
     gradeAtWork(db, personId, work.classId),
     schoolOf(runtime, work.schoolId),
+    interestsOf(db, personId),
   ]);
   const passages = await passagesOf(runtime, versions.values());
   return {
@@ -115,6 +117,7 @@ export async function loadRun(
       state: sitting.state,
       grade,
       day: dayNumber(dayAt(school, runtime.now())),
+      interests: liked.map(({ interest }) => interest),
       items: own,
       extraItems,
     },

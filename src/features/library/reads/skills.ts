@@ -2,23 +2,46 @@ import "server-only";
 import { optionTexts } from "@/core/items/optionTexts";
 import { responseWords } from "@/core/items/responseWords";
 import { tellingMistakes } from "@/core/items/telling";
+import { classScope } from "@/core/roster/classScope";
+import { classesById } from "@/db/queries/people";
 import { demandStaff } from "@/server/access/demand";
 import { drawerWith } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
 import { DRAWS_AN_ITEM, shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
-import type { SkillCard, SkillPage } from "../types";
+import type { SkillCard, SkillPage, SkillShelves } from "../types";
 
 export async function skillCards(context: Context): Promise<SkillCard[]> {
   const { schoolId } = demandStaff(context.actor);
   const library = await libraryOf(context.runtime);
   return library.skillsAt(schoolId).map((skill) => ({
     id: skill.id,
+    subjectId: skill.subjectId,
+    strand: skill.strand,
     name: skill.name,
     grade: skill.grade,
     code: skill.standards[0]?.code ?? "",
     items: skill.items,
   }));
+}
+
+/** All skills, beginning with the subject and the grade of the first of some classes. */
+export async function skillShelves(context: Context, classIds: readonly string[]): Promise<SkillShelves> {
+  const [skills, library, classes] = await Promise.all([
+    skillCards(context),
+    libraryOf(context.runtime),
+    classesById(context.runtime.db.read, classIds),
+  ]);
+  const subjects = library.subjectsAt(context.actor.schoolId);
+  const [first] = classes;
+  const [own] = classScope(first ? [first.subject] : [], subjects);
+  const subjectId = own?.id ?? subjects.find(({ id }) => skills.some((skill) => skill.subjectId === id))?.id ?? "";
+  const has = skills.some((skill) => skill.subjectId === subjectId && skill.grade === first?.grade);
+  return {
+    skills,
+    subjects: subjects.map(({ id, name }) => ({ id, name })),
+    start: { subjectId, grade: has ? (first?.grade ?? 0) : 0 },
+  };
 }
 
 /** A skill with one draw of each of its items; `draw` picks which. */
@@ -43,7 +66,9 @@ export async function skillPage({ runtime, actor }: Context, skillId: string, dr
     buildsOn: skill.prerequisites.map(brief),
     unlocks: skill.unlocks.map(brief),
     lesson: shelf.lesson,
+    teaching: shelf.teaching,
     reteach: shelf.reteach,
+    lookedAt: shelf.reteach.look.map(({ misconceptionId }) => library.misconceptionName(misconceptionId)),
     items: shelf.versions.flatMap(({ id, itemId, body }) => {
       const contexts = Object.keys(body.contexts);
       const context = contexts[seed % contexts.length] ?? "";

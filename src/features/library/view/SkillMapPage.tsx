@@ -49,9 +49,10 @@ export function SkillMapPage({
       </PageHead>
       <LibraryWays base={base} at="map" />
       <p className="mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 text-[15px]">
-        {view.around ? (
-          <Link className="underline underline-offset-3" href={`${base}/library/map`}>
-            Show all skills
+        {view.grade === null ? null : <span>Grade {view.grade}, with what stands under it and what it leads to.</span>}
+        {view.around || view.grade !== null ? (
+          <Link className="underline underline-offset-3" href={`${base}/library/map?all=1`}>
+            Show all grades
           </Link>
         ) : null}
         {view.students > 0 ? <Legend /> : <span className="text-mute">Choose a class to see where it stands.</span>}

@@ -8,9 +8,12 @@ import { Strips } from "@/ui/primitives/Strips";
 import { VIA_WORDS } from "@/words/staff/standardWords";
 import type { NotesView } from "../itemTypes";
 import type { SkillPage } from "../types";
+import { FirstTeachingView } from "./FirstTeachingView";
 import { Notes } from "./Notes";
+import { NotesToComplete } from "./NotesToComplete";
+import { ReteachPlanView } from "./ReteachPlanView";
 
-/** A skill to prepare it: the standard, the lesson as students see it, items with their mistakes, the reteach plan. */
+/** A skill to prepare it: the standard, how to teach it the first time, the lesson as students see it, the reteach plan, items with their mistakes. */
 export function SkillPageView({
   skill,
   notes,
@@ -44,10 +47,19 @@ export function SkillPageView({
           See it on the map
         </Link>
       </p>
+      {skill.teaching ? <p className="mb-4 max-w-3xl text-[16px]">{skill.teaching.meaning}</p> : null}
       <div className="grid gap-8 text-[15px] lg:grid-cols-3">
+        {skill.teaching ? (
+          <section>
+            <h2 className={HEAD}>Teaching it the first time</h2>
+            <FirstTeachingView teaching={skill.teaching} />
+          </section>
+        ) : null}
         <section>
-          <h2 className="mb-2 font-serif text-[18px] font-medium">The lesson, as students read it</h2>
-          <p>{skill.lesson.idea}</p>
+          <h2 className={HEAD}>The lesson, as students read it</h2>
+          <p>
+            <MathText text={skill.lesson.idea} />
+          </p>
           <p className="mt-2 font-semibold">
             <MathText text={skill.lesson.example} />
           </p>
@@ -59,18 +71,39 @@ export function SkillPageView({
               </li>
             ))}
           </ol>
+          {skill.teaching ? (
+            <>
+              <h2 className={`${HEAD} mt-6`}>Hints, from a nudge on</h2>
+              <ol className="list-decimal space-y-1 pl-5">
+                {skill.teaching.hints.map((hint) => (
+                  <li key={hint}>{hint}</li>
+                ))}
+              </ol>
+              <h2 className={`${HEAD} mt-6`}>Notes for students to complete</h2>
+              <NotesToComplete notes={skill.teaching.notes} />
+            </>
+          ) : null}
+          <div className="no-print mt-6">
+            <Notes key={skill.id} view={notes} />
+          </div>
         </section>
         <section>
-          <h2 className="mb-2 flex items-baseline justify-between font-serif text-[18px] font-medium">
-            Items
-            <Link
-              className="font-sans text-[14px] underline underline-offset-3"
-              href={`${base}/library/${skill.id}?draw=${draw + 1}`}
-              scroll={false}
-            >
-              Show others
-            </Link>
-          </h2>
+          <h2 className={HEAD}>Reteach plan</h2>
+          <ReteachPlanView plan={skill.reteach} mistakes={skill.lookedAt} />
+        </section>
+      </div>
+      <section className="mt-8 text-[15px]">
+        <h2 className={`${HEAD} flex items-baseline gap-4`}>
+          Items
+          <Link
+            className="no-print font-sans text-[14px] underline underline-offset-3"
+            href={`${base}/library/${skill.id}?draw=${draw + 1}`}
+            scroll={false}
+          >
+            Show others
+          </Link>
+        </h2>
+        <div className="grid gap-x-8 lg:grid-cols-3">
           {skill.items.map((item) => (
             <div key={item.itemId} className="border-hair mb-3 border-t pt-2">
               <p className="font-reading">
@@ -98,43 +131,13 @@ export function SkillPageView({
               </ul>
             </div>
           ))}
-        </section>
-        <section>
-          <div className="no-print mb-6">
-            <Notes key={skill.id} view={notes} />
-          </div>
-          <h2 className="mb-2 font-serif text-[18px] font-medium">Reteach plan</h2>
-          <p className="text-mute">You need: {skill.reteach.materials}</p>
-          <p className="mt-2">{skill.reteach.show}</p>
-          <ul className="mt-2 list-disc space-y-0.5 pl-5">
-            {skill.reteach.ask.map((question) => (
-              <li key={question}>{question}</li>
-            ))}
-          </ul>
-          <p className="mt-2">
-            <b>Together:</b> <MathText text={`${skill.reteach.together.task} (${skill.reteach.together.answer})`} />
-          </p>
-          <p className="mt-2">
-            <b>Alone:</b> <MathText text={`${skill.reteach.alone.task} (${skill.reteach.alone.answer})`} />
-          </p>
-          <p className="mt-2">
-            <b>Exit item:</b> <MathText text={skill.reteach.exit.task} />
-          </p>
-          <ul className="mt-1">
-            {skill.reteach.exit.answers.map(({ answer, means, next }) => (
-              <li key={answer} className="border-hair border-t py-1">
-                <b>
-                  <MathText text={answer} />
-                </b>
-                : {means} <span className="text-mute">{next}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      </div>
+        </div>
+      </section>
     </div>
   );
 }
+
+const HEAD = "mb-2 font-serif text-[18px] font-medium";
 
 function Names({ entries, base }: { readonly entries: SkillPage["buildsOn"]; readonly base: string }) {
   if (entries.length === 0) return null;

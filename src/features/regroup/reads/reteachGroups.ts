@@ -152,6 +152,7 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
     };
   });
   const { calendar } = classroom.school;
+  const { reteach: plan } = await shelfOf(runtime, skill.id);
   return {
     id: group.id,
     name: group.name,
@@ -161,7 +162,8 @@ export async function groupView(context: Context, groupId: string): Promise<Grou
     skillName: skill.name,
     grade: skill.grade,
     members,
-    plan: (await shelfOf(runtime, skill.id)).reteach,
+    plan,
+    lookedAt: plan.look.map(({ misconceptionId }) => library.misconceptionName(misconceptionId)),
     reteach: reteach
       ? {
           practiceWorkId: reteach.practiceId,

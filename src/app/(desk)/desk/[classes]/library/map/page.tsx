@@ -16,9 +16,11 @@ export default async function Page({
 }) {
   const { classes: key } = await params;
   const { chosen } = await ownClasses(key);
-  const { skill } = await searchParams;
+  const { skill, all } = await searchParams;
   const classIds = chosen.map(({ id }) => id);
-  const found = await attempt((context) => skillMap(context, { skillId: skill ?? null, classIds }));
+  const found = await attempt((context) =>
+    skillMap(context, { skillId: skill ?? null, classIds, all: all !== undefined }),
+  );
   return found.ok ? (
     <SkillMapPage view={found.data} classNames={chosen.map(({ name }) => name)} base={`/desk/${key}`} />
   ) : (

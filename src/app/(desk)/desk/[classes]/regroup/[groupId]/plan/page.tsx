@@ -7,12 +7,19 @@ import { Refused } from "@/ui/layout/Refused";
 
 export const metadata: Metadata = { title: "Reteach plan" };
 
-export default async function Page({ params }: { params: Promise<{ classes: string; groupId: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ classes: string; groupId: string }>;
+  searchParams: Promise<{ minutes?: string }>;
+}) {
   const { classes: key, groupId } = await params;
+  const { minutes } = await searchParams;
   await ownClasses(key);
   const found = await attempt((context) => groupView(context, groupId));
   return found.ok ? (
-    <ReteachSheet group={found.data} base={`/desk/${key}`} />
+    <ReteachSheet group={found.data} base={`/desk/${key}`} minutes={minutes} />
   ) : (
     <Refused message={found.message} href={`/desk/${key}/regroup`} label="To all groups" />
   );

@@ -1,0 +1,49 @@
+import "server-only";
+import { misconceptionsIn } from "@/core/items/mapMisconceptions";
+import { ContentFault } from "./contentFault";
+import type { SubjectContent } from "./contentTypes";
+
+/** Every reference leads somewhere, every id is there once, and nothing stands before what it builds on or below its grade. */
+export function demandWhole(content: SubjectContent, folder: string): void {
+  const fault = (words: string) => new ContentFault(`${folder}: ${words}`);
+  demandStandards(content, fault);
+  demandSkills(content, fault);
+}
+
+type Fault = (words: string) => ContentFault;
+
+function demandStandards({ skills, standards, furtherFrameworks }: SubjectContent, fault: Fault): void {
+  const codes = new Set(standards.map(({ id }) => id));
+  const every = new Set([...codes, ...furtherFrameworks.flatMap((one) => one.standards.map(({ id }) => id))]);
+  for (const { from, to } of furtherFrameworks.flatMap(({ links }) => links))
+    for (const id of [from, to]) if (!every.has(id)) throw fault(`a link names no known standard: ${id}.`);
+  for (const skill of skills)
+    for (const id of skill.standards) if (!codes.has(id)) throw fault(`${skill.id} names no known standard: ${id}.`);
+}
+
+function demandSkills({ skills, misconceptions, passages }: SubjectContent, fault: Fault): void {
+  const known = new Set(misconceptions.map(({ id }) => id));
+  const grades = new Map<string, number>();
+  const itemIds = new Set<string>();
+  const all = new Set(skills.map(({ id }) => id));
+  for (const skill of skills) {
+    if (grades.has(skill.id)) throw fault(`the skill ${skill.id} is there twice.`);
+    for (const id of skill.prerequisites) {
+      const grade = grades.get(id);
+      if (grade === undefined) throw fault(`${skill.id} builds on ${id}, which does not stand before it.`);
+      if (grade > skill.grade) throw fault(`${skill.id} builds on ${id} of a later grade.`);
+    }
+    for (const id of skill.contrasts) if (!all.has(id)) throw fault(`${skill.id} contrasts with ${id}: no such skill.`);
+    for (const { misconceptionId } of skill.reteach.look)
+      if (!known.has(misconceptionId)) throw fault(`${skill.id} looks at no known misconception: ${misconceptionId}.`);
+    for (const { id, body, passageId } of skill.items) {
+      if (passageId !== undefined && !passages.some((passage) => passage.id === passageId))
+        throw fault(`${id} hangs on no known passage: ${passageId}.`);
+      if (itemIds.has(id)) throw fault(`the item ${id} is there twice.`);
+      itemIds.add(id);
+      for (const named of misconceptionsIn(body))
+        if (!known.has(named)) throw fault(`${id} names no known misconception: ${named}.`);
+    }
+    grades.set(skill.id, skill.grade);
+  }
+}
