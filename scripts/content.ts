@@ -1,6 +1,7 @@
 import { basename, join } from "node:path";
 import { drawItem } from "@/core/items/drawItem";
 import { optionTexts } from "@/core/items/optionTexts";
+import { countsTable } from "@/server/content/checks/countsTable";
 import { DEMANDS, repeatedSentences, skillFindings, stemReading } from "@/server/content/checks/skillFindings";
 import { ContentFault } from "@/server/content/contentFault";
 import type { SkillContent } from "@/server/content/contentTypes";
@@ -16,7 +17,8 @@ const isShown = names.includes("--show");
 const wanted = new Set(names.filter((name) => !name.startsWith("--")).map((name) => basename(name, ".yaml")));
 
 let faults = 0;
-for (const { subject, skills } of read()) {
+for (const content of read()) {
+  const { subject, skills } = content;
   const demands = DEMANDS[subject.id];
   const chosen = skills.filter(({ id, grade }) => wanted.size === 0 || wanted.has(id) || wanted.has(`grade-${grade}`));
   for (const skill of chosen) {
@@ -29,7 +31,7 @@ for (const { subject, skills } of read()) {
   const repeated = repeatedSentences(skills);
   for (const finding of repeated) console.log(finding);
   faults += repeated.length;
-  console.log(`${subject.name}: ${skills.length} skills, ${skills.flatMap(({ items }) => items).length} items.`);
+  console.log(`\n${countsTable(content)}\n`);
 }
 console.log(faults === 0 ? "Nothing is wrong." : `${faults} findings.`);
 process.exitCode = faults === 0 ? 0 : 1;

@@ -2,7 +2,7 @@ import type { PictureStrip } from "@/core/items/drawItem";
 import type { ItemKind } from "@/core/items/itemKind";
 import type { Passage } from "@/core/items/passage";
 import type { ShownOf } from "@/core/items/rooms";
-import type { Lesson } from "@/core/model/content";
+import type { Lesson, SkillTeaching } from "@/core/model/content";
 import type { MasteryMark } from "@/core/model/masteryMark";
 import type { FinishReason, WorkKind } from "@/core/model/work";
 
@@ -67,7 +67,9 @@ export interface SittingView extends SittingChange {
   readonly instructions: string;
   /** The most items that the student is given. */
   readonly mostItems: number;
-  readonly lessons: Readonly<Record<string, { readonly name: string; readonly lesson: Lesson }>>;
+  readonly lessons: Readonly<
+    Record<string, { readonly name: string; readonly lesson: Lesson; readonly model: SkillTeaching["model"] }>
+  >;
 }
 
 /** One answer as the browser keeps it; the key makes sending it twice harmless. */

@@ -1,5 +1,6 @@
 import "server-only";
 import { array, mixed, number, object, type Schema, string, ValidationError } from "yup";
+import { isModelKind, MODEL_KINDS } from "@/core/manipulatives/modelSetting";
 import type { AuthoredFramework } from "./authored/framework";
 import type { Stories } from "./authored/items";
 import { AUTHOR_WORDS } from "./authored/parts";
@@ -133,7 +134,11 @@ const skillSchema = object({
   lesson: lessonSchema.required(),
   hints: texts(3).max(3),
   notes: texts(2),
-  model: named(mixed().required()),
+  model: mixed().test(
+    "model",
+    ({ path }) => `${path} must be one of ${MODEL_KINDS.join(", ")} with how it stands at first`,
+    (value) => value === undefined || Object.keys(value as object).every(isModelKind),
+  ),
   reteach: reteachSchema.required(),
   items: named(itemSchema),
   quick: array(mixed().required()),

@@ -57,7 +57,10 @@ export function sittingChange(
 /** The lessons of the sitting's skills, in which students may read after a miss. */
 export function lessonsOf({ library, shelves }: Run): SittingView["lessons"] {
   return Object.fromEntries(
-    [...shelves].map(([id, { lesson }]) => [id, { name: library.skill(id).studentName, lesson }]),
+    [...shelves].map(([id, { lesson, teaching }]) => [
+      id,
+      { name: library.skill(id).studentName, lesson, model: teaching?.model ?? null },
+    ]),
   );
 }
 

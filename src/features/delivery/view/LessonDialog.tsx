@@ -1,3 +1,4 @@
+import { MovingModel } from "@/ui/models/MovingModel";
 import { Button } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { MathText } from "@/ui/primitives/MathText";
@@ -6,7 +7,7 @@ import type { SittingView } from "../types";
 
 /** The lesson of a skill, to read in after a miss; the item stays as it is behind it. */
 export function LessonDialog({
-  skill: { name, lesson },
+  skill: { name, lesson, model },
   open,
   setOpen,
 }: {
@@ -31,6 +32,12 @@ export function LessonDialog({
             </li>
           ))}
         </ol>
+        {model ? (
+          <div className="mt-5">
+            <p className="mb-2 font-semibold">Try it yourself</p>
+            <MovingModel kind={model.kind} setting={model.setting} />
+          </div>
+        ) : null}
         <Button look="main" size="big" className="mt-5" onClick={() => setOpen(false)}>
           Back to my item
         </Button>

@@ -45,7 +45,7 @@ export async function standardsPage(
       isFollowed: followed.has(framework.id),
       skills: library.skills.filter(({ standards }) => standards.some((one) => one.frameworkId === framework.id))
         .length,
-      ofSkills: library.skills.length,
+      ofSkills: library.skills.filter(({ subjectId }) => subjectId === framework.subjectId).length,
     },
     mayManage: coordinates.includes(schoolId),
     standards: rows.map(({ id, parentId, type, code, statement, gradeLow, gradeHigh }) => ({

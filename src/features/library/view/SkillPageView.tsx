@@ -9,6 +9,7 @@ import { VIA_WORDS } from "@/words/staff/standardWords";
 import type { NotesView } from "../itemTypes";
 import type { SkillPage } from "../types";
 import { FirstTeachingView } from "./FirstTeachingView";
+import { ModelSection } from "./ModelSection";
 import { Notes } from "./Notes";
 import { NotesToComplete } from "./NotesToComplete";
 import { ReteachPlanView } from "./ReteachPlanView";
@@ -92,6 +93,7 @@ export function SkillPageView({
           <ReteachPlanView plan={skill.reteach} mistakes={skill.lookedAt} />
         </section>
       </div>
+      <ModelSection key={`model ${skill.id}`} model={skill.teaching?.model ?? null} title={skill.name} />
       <section className="mt-8 text-[15px]">
         <h2 className={`${HEAD} flex items-baseline gap-4`}>
           Items

@@ -41,7 +41,11 @@ export function ReteachSheet({
       </p>
       <p className="border-ink mt-2 border-t-2 pt-2">{group.because}</p>
       {reteachParts(slot).map(({ part, minutes }) => (
-        <Part key={part} title={PART_TITLES[part]} minutes={minutes}>
+        <Part
+          key={part}
+          title={part === "look" && group.wrongAnswers.length > 0 ? "Their own answers" : PART_TITLES[part]}
+          minutes={minutes}
+        >
           <PartBody part={part} group={group} />
         </Part>
       ))}
