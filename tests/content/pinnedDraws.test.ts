@@ -31,7 +31,7 @@ const draws = Object.fromEntries(
     }),
 );
 // `PIN=1 npx vitest run --project unit tests/content/pinnedDraws.test.ts` pins what is there now.
-if (process.env.PIN) writeFileSync(FILE, `${JSON.stringify(draws, null, 1)}\n`);
+if (process.env.PIN) writeFileSync(FILE, `${JSON.stringify(draws, null, 2)}\n`);
 const pinned: Record<string, string> = JSON.parse(readFileSync(FILE, "utf8"));
 
 it("shows what every item showed when it was pinned", () => {
