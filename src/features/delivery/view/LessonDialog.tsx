@@ -1,4 +1,4 @@
-import { MovingModel } from "@/ui/models/MovingModel";
+import { MovingModel } from "@/client/models/MovingModel";
 import { Button } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { MathText } from "@/ui/primitives/MathText";

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
+import { MovingModel } from "@/client/models/MovingModel";
 import type { SkillTeaching } from "@/core/model/content";
-import { MovingModel } from "@/ui/models/MovingModel";
 import { Button } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
 
