@@ -2,6 +2,7 @@ import "server-only";
 import { checkItem } from "@/core/items/checkItem";
 import { type DrawnItem, drawItem } from "@/core/items/drawItem";
 import type { ItemBody } from "@/core/items/itemBody";
+import { misconceptionsIn } from "@/core/items/mapMisconceptions";
 import { optionTexts } from "@/core/items/optionTexts";
 import { responseWords } from "@/core/items/responseWords";
 import { rightResponse, tellingMistakes } from "@/core/items/telling";
@@ -68,7 +69,7 @@ function textFindings(items: readonly DrawnItem[]): string[] {
   for (const item of items)
     for (const text of textsOf(item)) {
       if (/[{}]|NaN|undefined/.test(text.replace(/\\\(.*?\\\)/g, ""))) found.add(`an empty slot: ${text}`);
-      for (const [, whole, , bottom] of text.matchAll(/(?<![\d.])(\d+)(?:(\/)(\d+))?(?![\d.])/g)) {
+      for (const [, whole, , bottom] of text.matchAll(/(?<![\d.])(\d+)(?:(\/)(\d+))?(?!\d|\.\d)/g)) {
         if (Number(whole) > LARGEST_NUMBER) found.add(`a very large number: ${text}`);
         if (bottom !== undefined && Number(bottom) > LARGEST_DENOMINATOR) found.add(`an ugly fraction: ${text}`);
       }
@@ -107,10 +108,13 @@ function misconceptionFindings(items: readonly DrawnItem[], body: ItemBody, some
     }
     for (const id of told) shown.set(id, (shown.get(id) ?? 0) + 1);
   }
-  const claimed = JSON.stringify(body.parts).match(/"(?:misconceptionId|id)":"([^"]+)"/g) ?? [];
-  const few = [...shown].filter(([id, count]) => count < RECOGNISED * items.length && !sometimes.includes(id));
-  const none = claimed.length > 0 && shown.size === 0 ? ["no wrong answer tells a misconception"] : [];
-  return [...none, ...few.map(([id, count]) => `${id} shows in ${count} of ${items.length} draws only`)];
+  // What an item names and no draw shows is as wrong as what shows too seldom.
+  return misconceptionsIn(body).flatMap((id) => {
+    const count = shown.get(id) ?? 0;
+    return count >= RECOGNISED * items.length || sometimes.includes(id)
+      ? []
+      : [`${id} shows in ${count} of ${items.length} draws only`];
+  });
 }
 
 function faceFindings(items: readonly DrawnItem[], body: ItemBody): string[] {
