@@ -20,6 +20,7 @@ import * as reteach from "./schema/reteach";
 import * as sittings from "./schema/sittings";
 import * as students from "./schema/students";
 import * as summaries from "./schema/summaries";
+import * as units from "./schema/units";
 import * as work from "./schema/work";
 import type { Statements } from "./statements";
 
@@ -29,6 +30,7 @@ export const schema = {
   ...access,
   ...students,
   ...library,
+  ...units,
   ...notes,
   ...banks,
   ...itemCounts,

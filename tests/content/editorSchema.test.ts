@@ -3,21 +3,23 @@ import Ajv from "ajv/dist/2020";
 import { expect, it } from "vitest";
 import { parse } from "yaml";
 
-const validate = new Ajv({ strict: false }).compile(JSON.parse(readFileSync("content/skill.schema.json", "utf8")));
-const files = readdirSync("content", { recursive: true, encoding: "utf8" }).filter((name) =>
-  /skills\/grade-\d\/[^/]+\.yaml$/.test(name),
+const all = readdirSync("content", { recursive: true, encoding: "utf8" });
+const read = (name: string) => parse(readFileSync(`content/${name}`, "utf8"));
+
+it.each([
+  { what: "skill", files: /skills\/grade-\d\/[^/]+\.yaml$/, least: 140, wrong: { hints: ["only one"] } },
+  { what: "unit", files: /units\/grade-\d\/[^/]+\.yaml$/, least: 45, wrong: { weeks: 9 } },
+])(
+  "the schema that editors use fits every $what that ships, and refuses what is none",
+  ({ what, files, least, wrong }) => {
+    const schema = JSON.parse(readFileSync(`content/${what}.schema.json`, "utf8"));
+    const validate = new Ajv({ strict: false }).compile(schema);
+    const names = all.filter((name) => files.test(name));
+    expect(names.length).toBeGreaterThan(least);
+    const faults = names.flatMap((name) => (validate(read(name)) ? [] : [[name, validate.errors]]));
+    expect(faults).toEqual([]);
+    const [first = ""] = names;
+    expect(validate({ ...read(first), colour: "blue" })).toBe(false);
+    expect(validate({ ...read(first), ...wrong })).toBe(false);
+  },
 );
-
-it("the schema that editors use fits every skill that ships", () => {
-  expect(files.length).toBeGreaterThan(140);
-  const faults = files.flatMap((name) =>
-    validate(parse(readFileSync(`content/${name}`, "utf8"))) ? [] : [[name, validate.errors]],
-  );
-  expect(faults).toEqual([]);
-});
-
-it("and refuses what is no field of one", () => {
-  const skill = parse(readFileSync(`content/${files[0]}`, "utf8"));
-  expect(validate({ ...skill, colour: "blue" })).toBe(false);
-  expect(validate({ ...skill, hints: ["only one"] })).toBe(false);
-});

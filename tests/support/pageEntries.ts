@@ -105,6 +105,15 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     params: ({ frameworkFileId }) => ({ ...ownDesk(), draftId: frameworkFileId }),
   },
   [ofDesk("/library/standards")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/units")]: { needs: staff, params: ownDesk },
+  [ofDesk("/library/units/[unitId]")]: {
+    needs: staff,
+    params: () => ({ ...ownDesk(), unitId: "how-amounts-go-together" }),
+  },
+  [ofDesk("/library/units/[unitId]/study")]: {
+    needs: staff,
+    params: () => ({ ...ownDesk(), unitId: "how-amounts-go-together" }),
+  },
   [ofDesk("/library/[skillId]")]: {
     needs: staff,
     params: () => ({ ...ownDesk(), skillId: "equivalent-ratios" }),

@@ -14,6 +14,7 @@ export const smallLibrary = (): SubjectContent[] =>
     .filter(({ subject }) => subject.id === "mathematics")
     .map((content) => ({
       ...content,
+      units: content.units.filter((unit) => unit.skills.every((id) => RATIO_STRAND.includes(id))),
       skills: RATIO_STRAND.flatMap((id) => content.skills.filter((skill) => skill.id === id)).map((skill) => ({
         ...skill,
         prerequisites: skill.prerequisites.filter((under) => RATIO_STRAND.includes(under)),

@@ -176,6 +176,7 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   [{ kind: "items-retired", facts: { items: 2 } }, "Retired 2 items"],
   [{ kind: "items-brought-back", facts: { items: 1 } }, "Brought 1 item back into use"],
   [{ kind: "note-kept", facts: { about: "item", shared: false } }, "Changed a note of one's own on an item"],
+  [{ kind: "note-kept", facts: { about: "unit", shared: true } }, "Changed a note of one's own on a unit"],
   [
     { kind: "item-rescored", facts: { itemId: "own/key", version: 2 } },
     "Judged the answers to own/key by version 2 of its key",

@@ -1,3 +1,3 @@
 /** What a note can be about. */
-export const NOTED = ["skill", "item"] as const;
+export const NOTED = ["skill", "item", "unit"] as const;
 export type Noted = (typeof NOTED)[number];

@@ -14,6 +14,8 @@ export const LIBRARY_TABLES = [
   "skill_standards",
   "skill_links",
   "misconceptions",
+  "units",
+  "unit_skills",
   "items",
   "item_versions",
   "item_skills",

@@ -30,6 +30,8 @@ export interface SkillPage {
   readonly statement: string;
   /** How a crosswalk leads to the standard; null where the skill itself belongs to it. */
   readonly via: CrosswalkKind | null;
+  /** The unit in which it is taught; null for none. */
+  readonly unit: { readonly id: string; readonly name: string } | null;
   readonly buildsOn: readonly { readonly id: string; readonly name: string }[];
   readonly unlocks: readonly { readonly id: string; readonly name: string }[];
   readonly lesson: Lesson;

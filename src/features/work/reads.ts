@@ -188,7 +188,7 @@ export async function assignForm(
         .filter(({ classId }) => classId === id)
         .map((student) => ({ id: student.id, name: student.shortName })),
     })),
-    skills: skills.map((skill) => ({
+    skills: byNearness(skills, plan, classes[0]?.grade ?? 0).map((skill) => ({
       id: skill.id,
       name: skill.name,
       grade: skill.grade,
@@ -214,6 +214,17 @@ export async function assignForm(
       await pairsAmong(context.runtime.db.read, itemIds),
     ),
   };
+}
+
+/** Planned skills first, then others, those of grades near the class's own before those far off. */
+function byNearness<Skill extends { readonly id: string; readonly grade: number }>(
+  skills: readonly Skill[],
+  plan: readonly { readonly skillId: string }[],
+  grade: number,
+): Skill[] {
+  const planned = new Set(plan.map(({ skillId }) => skillId));
+  const far = (skill: Skill) => (planned.has(skill.id) ? -1 : Math.abs(skill.grade - grade));
+  return [...skills].sort((one, other) => far(one) - far(other));
 }
 
 /** Work with picked items that nobody has begun and that is not over. */

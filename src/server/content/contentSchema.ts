@@ -1,11 +1,13 @@
 import "server-only";
 import { array, mixed, number, object, type Schema, string, ValidationError } from "yup";
 import { isModelKind, MODEL_KINDS } from "@/core/manipulatives/modelSetting";
+import { UNIT_MOMENTS } from "@/core/model/unit";
 import type { AuthoredFramework } from "./authored/framework";
 import type { Stories } from "./authored/items";
 import { AUTHOR_WORDS } from "./authored/parts";
 import type { AuthoredPassage } from "./authored/passage";
 import type { AuthoredSkill } from "./authored/skill";
+import type { AuthoredUnit } from "./authored/unit";
 import { ContentFault } from "./contentFault";
 
 /** The frame of a subject: the framework that it follows and its skills by grade, each grade in teaching order. */
@@ -13,6 +15,8 @@ export interface SubjectFile {
   readonly subject: { readonly id: string; readonly name: string };
   readonly framework: string;
   readonly skills: Readonly<Record<string, readonly string[]>>;
+  /** Units by grade, in teaching order. */
+  readonly units?: Readonly<Record<string, readonly string[]>>;
 }
 
 /** Misconceptions by their ids. */
@@ -51,6 +55,7 @@ const subjectSchema = object({
   subject: object({ id: text(), name: text() }).noUnknown(),
   framework: text(),
   skills: named(texts()).required(),
+  units: named(texts()),
 }).noUnknown();
 
 const frameworkSchema = object({
@@ -145,6 +150,27 @@ const skillSchema = object({
   read: string(),
 }).noUnknown();
 
+const unitSchema = object({
+  name: text(),
+  weeks: number().integer().min(2).max(4).required(),
+  skills: texts(),
+  builds: text(),
+  pictures: text(),
+  before: text(),
+  after: text(),
+  trips: array(mixed().test("trip", ({ path }) => `${path} must be [where students trip, what helps]`, isTexts(2)))
+    .min(3)
+    .required(),
+  study: array(
+    object({ task: text(), minutes: number().integer().min(5).max(30).required(), afterwards: text() }).noUnknown(),
+  )
+    .min(3)
+    .required(),
+  checks: object(Object.fromEntries(UNIT_MOMENTS.map((moment) => [moment, text()])))
+    .noUnknown()
+    .required(),
+}).noUnknown();
+
 function reader<File>(schema: Schema): (raw: unknown, file: string) => File {
   return (raw, file) => {
     try {
@@ -159,6 +185,7 @@ function reader<File>(schema: Schema): (raw: unknown, file: string) => File {
 export const readSubject = reader<SubjectFile>(subjectSchema);
 export const readFramework = reader<AuthoredFramework>(frameworkSchema);
 export const readSkill = reader<AuthoredSkill>(skillSchema);
+export const readUnit = reader<AuthoredUnit>(unitSchema);
 export const readStories = reader<Stories>(named(named(named(string().required()))).required());
 export const readPassage = reader<AuthoredPassage>(
   object({

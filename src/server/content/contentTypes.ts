@@ -2,6 +2,7 @@ import "server-only";
 import type { Misconception } from "@/core/model/content";
 import type { passageOf } from "./authored/passage";
 import type { skillOf } from "./authored/skill";
+import type { unitOf } from "./authored/unit";
 
 /** A standard of a framework. */
 export interface StandardRow {
@@ -40,6 +41,8 @@ export interface SkillContent extends Omit<ReturnType<typeof skillOf>, "difficul
 
 export type PassageContent = ReturnType<typeof passageOf>;
 
+export type UnitContent = ReturnType<typeof unitOf>;
+
 /** A subject's content as it ships. */
 export interface SubjectContent extends FrameworkContent {
   readonly subject: { readonly id: string; readonly name: string };
@@ -47,6 +50,8 @@ export interface SubjectContent extends FrameworkContent {
   readonly skills: readonly SkillContent[];
   readonly misconceptions: readonly Misconception[];
   readonly passages: readonly PassageContent[];
+  /** In teaching order. */
+  readonly units: readonly UnitContent[];
   /** Others beside the one that the subject follows by itself. */
   readonly furtherFrameworks: readonly FrameworkContent[];
 }

@@ -8,6 +8,7 @@ export function demandWhole(content: SubjectContent, folder: string): void {
   const fault = (words: string) => new ContentFault(`${folder}: ${words}`);
   demandStandards(content, fault);
   demandSkills(content, fault);
+  demandUnits(content, fault);
 }
 
 type Fault = (words: string) => ContentFault;
@@ -46,4 +47,22 @@ function demandSkills({ skills, misconceptions, passages }: SubjectContent, faul
     }
     grades.set(skill.id, skill.grade);
   }
+}
+
+/** No skill stands in two units, nor in one before what it builds on where that stands in a unit of the same grade, too. */
+function demandUnits({ skills, units }: SubjectContent, fault: Fault): void {
+  const byId = new Map(skills.map((skill) => [skill.id, skill]));
+  const home = new Map(units.flatMap((unit) => unit.skills.map((id) => [id, unit] as const)));
+  const seen = new Set<string>();
+  for (const unit of units)
+    for (const id of unit.skills) {
+      const skill = byId.get(id);
+      if (!skill) throw fault(`the unit ${unit.id} holds no known skill: ${id}.`);
+      if (skill.grade !== unit.grade) throw fault(`${id} is of another grade than the unit ${unit.id}.`);
+      if (seen.has(id)) throw fault(`${id} stands in two places of units.`);
+      for (const under of skill.prerequisites)
+        if (home.get(under)?.grade === unit.grade && !seen.has(under))
+          throw fault(`${id} of the unit ${unit.id} builds on ${under}, which comes later.`);
+      seen.add(id);
+    }
 }

@@ -9,6 +9,7 @@ import {
   retireItems,
   setVersionHash,
 } from "@/db/queries/content";
+import { putUnits } from "@/db/queries/units";
 import type { Queryable } from "@/db/queryable";
 import type { Runtime } from "@/server/runtime/runtime";
 import { contentHash } from "./contentHash";
@@ -35,6 +36,7 @@ export async function installContent(runtime: Runtime, subjects: readonly Subjec
       await putFrame(tx, content);
       await putPassages(tx, content.passages, runtime.now());
       counts.changedSkills += await installSkills(tx, content);
+      await putUnits(tx, content.subject.id, content.units, runtime.now());
       counts.skills += content.skills.length;
       const done = await installItems(tx, content.skills, runtime.now());
       counts.items += done.items;

@@ -10,6 +10,7 @@ import { frameworkOf } from "./authored/framework";
 import type { Stories } from "./authored/items";
 import { passageOf } from "./authored/passage";
 import { skillOf } from "./authored/skill";
+import { unitOf } from "./authored/unit";
 import { ContentFault } from "./contentFault";
 import {
   readFramework,
@@ -18,6 +19,7 @@ import {
   readSkill,
   readStories,
   readSubject,
+  readUnit,
   type SubjectFile,
 } from "./contentSchema";
 import type { FrameworkContent, SkillContent, SubjectContent } from "./contentTypes";
@@ -37,7 +39,7 @@ export function readContent(folder: string): SubjectContent[] {
 function readSubjectFolder(folder: string): SubjectContent {
   const read = <File>(name: string, as: (raw: unknown, file: string) => File): File =>
     as(yamlIn(join(folder, name)), join(folder, name));
-  const { subject, framework, skills: byGrade } = read("subject.yaml", readSubject);
+  const { subject, framework, skills: byGrade, units: unitsByGrade = {} } = read("subject.yaml", readSubject);
   const misconceptions = Object.entries(read("misconceptions.yaml", readMisconceptions)).map(
     ([id, { name, means, say }]): Misconception => ({ id, name, explanation: means, feedback: say }),
   );
@@ -56,6 +58,9 @@ function readSubjectFolder(folder: string): SubjectContent {
     skills: readSkills(folder, byGrade, stories),
     misconceptions,
     passages,
+    units: Object.entries(unitsByGrade).flatMap(([grade, ids]) =>
+      ids.map((id) => unitOf(id, Number(grade), read(join("units", `grade-${grade}`, `${id}.yaml`), readUnit))),
+    ),
     furtherFrameworks: frameworks.filter((one) => one !== own),
   };
   demandWhole(content, folder);

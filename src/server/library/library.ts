@@ -14,6 +14,7 @@ import {
   standardsOfSkills,
 } from "@/db/queries/library";
 import { LIBRARY_TABLES } from "@/db/queries/tableRevisions";
+import { allUnits } from "@/db/queries/units";
 import { kept } from "@/server/runtime/kept";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -47,6 +48,9 @@ export interface LibrarySkill {
   readonly items: number;
 }
 
+/** A unit with its skills in teaching order; what it tells is read with `unitById`. */
+export type LibraryUnit = Awaited<ReturnType<typeof allUnits>>[number];
+
 /** The catalogue of the library: every skill by its place, and every misconception; small enough to be kept whole. */
 export class Library {
   private readonly byId: ReadonlyMap<string, LibrarySkill>;
@@ -58,6 +62,8 @@ export class Library {
     readonly misconceptions: ReadonlyMap<string, Misconception>,
     /** Frameworks that schools follow instead of the adopted one, by school and subject. */
     private readonly followed: ReadonlyMap<string, string>,
+    /** In teaching order. */
+    readonly units: readonly LibraryUnit[],
   ) {
     this.byId = new Map(skills.map((skill) => [skill.id, skill]));
   }
@@ -91,6 +97,12 @@ export class Library {
     return found;
   }
 
+  unit(id: string): LibraryUnit {
+    const found = this.units.find((unit) => unit.id === id);
+    if (!found) throw new Refusal("not-found", "This unit is not known.");
+    return found;
+  }
+
   /** A misconception's name for teachers; empty when the library does not hold it any more. */
   misconceptionName(id: string): string {
     return this.misconceptions.get(id)?.name ?? "";
@@ -106,17 +118,19 @@ export const libraryOf = (runtime: Runtime): Promise<Library> => library(runtime
 
 async function loadLibrary(runtime: Runtime): Promise<Library> {
   const db = runtime.db.read;
-  const [subjects, skills, links, misconceptions, standards, frameworks, counts, walk, followed] = await Promise.all([
-    allSubjects(db),
-    allSkills(db),
-    allSkillLinks(db),
-    allMisconceptions(db),
-    standardsOfSkills(db),
-    allFrameworks(db),
-    itemCounts(db),
-    crosswalk(db),
-    allFollowed(db),
-  ]);
+  const [subjects, skills, links, misconceptions, standards, frameworks, counts, walk, followed, units] =
+    await Promise.all([
+      allSubjects(db),
+      allSkills(db),
+      allSkillLinks(db),
+      allMisconceptions(db),
+      standardsOfSkills(db),
+      allFrameworks(db),
+      itemCounts(db),
+      crosswalk(db),
+      allFollowed(db),
+      allUnits(db),
+    ]);
   const titles = new Map(frameworks.map(({ id, title }) => [id, title]));
   const ends = new Map(walk.ends.map((end) => [end.id, end]));
   const ties = walk.ties.flatMap(({ kind, ...tie }) => (kind === "precedes" ? [] : [{ ...tie, kind }]));
@@ -152,5 +166,6 @@ async function loadLibrary(runtime: Runtime): Promise<Library> {
     })),
     new Map(misconceptions.map((entry) => [entry.id, entry])),
     new Map(followed.map(({ schoolId, subjectId, frameworkId }) => [followKey(schoolId, subjectId), frameworkId])),
+    units,
   );
 }

@@ -81,7 +81,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "framework-imported":
     "{isNew, select, yes {Brought the standards “{title}” in: {added, plural, one {# entry} other {# entries}}} other {Brought “{title}” up to date: {added} added, {changed} changed, {gone} gone}}",
   "framework-followed": "Reports follow “{title}”",
-  "note-kept": "Changed a note of one's own on {about, select, skill {a skill} other {an item}}",
+  "note-kept": "Changed a note of one's own on {about, select, skill {a skill} unit {a unit} other {an item}}",
   "item-rescored": "Judged the answers to {itemId} by version {version} of its key",
 };
 

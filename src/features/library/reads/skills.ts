@@ -2,14 +2,13 @@ import "server-only";
 import { optionTexts } from "@/core/items/optionTexts";
 import { responseWords } from "@/core/items/responseWords";
 import { tellingMistakes } from "@/core/items/telling";
-import { classScope } from "@/core/roster/classScope";
-import { classesById } from "@/db/queries/people";
 import { demandStaff } from "@/server/access/demand";
 import { drawerWith } from "@/server/library/drawnItems";
-import { libraryOf } from "@/server/library/library";
+import { type Library, libraryOf } from "@/server/library/library";
 import { DRAWS_AN_ITEM, shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import type { SkillCard, SkillPage, SkillShelves } from "../types";
+import { startFor } from "./startFor";
 
 export async function skillCards(context: Context): Promise<SkillCard[]> {
   const { schoolId } = demandStaff(context.actor);
@@ -27,20 +26,11 @@ export async function skillCards(context: Context): Promise<SkillCard[]> {
 
 /** All skills, beginning with the subject and the grade of the first of some classes. */
 export async function skillShelves(context: Context, classIds: readonly string[]): Promise<SkillShelves> {
-  const [skills, library, classes] = await Promise.all([
-    skillCards(context),
-    libraryOf(context.runtime),
-    classesById(context.runtime.db.read, classIds),
-  ]);
-  const subjects = library.subjectsAt(context.actor.schoolId);
-  const [first] = classes;
-  const [own] = classScope(first ? [first.subject] : [], subjects);
-  const subjectId = own?.id ?? subjects.find(({ id }) => skills.some((skill) => skill.subjectId === id))?.id ?? "";
-  const has = skills.some((skill) => skill.subjectId === subjectId && skill.grade === first?.grade);
+  const [skills, library] = await Promise.all([skillCards(context), libraryOf(context.runtime)]);
   return {
     skills,
-    subjects: subjects.map(({ id, name }) => ({ id, name })),
-    start: { subjectId, grade: has ? (first?.grade ?? 0) : 0 },
+    subjects: library.subjectsAt(context.actor.schoolId).map(({ id, name }) => ({ id, name })),
+    start: await startFor(context, classIds, skills),
   };
 }
 
@@ -63,6 +53,7 @@ export async function skillPage({ runtime, actor }: Context, skillId: string, dr
     code: standard?.code ?? "",
     statement: standard?.statement ?? "",
     via: standard?.via ?? null,
+    unit: unitOf(library, skill.id),
     buildsOn: skill.prerequisites.map(brief),
     unlocks: skill.unlocks.map(brief),
     lesson: shelf.lesson,
@@ -90,4 +81,9 @@ export async function skillPage({ runtime, actor }: Context, skillId: string, dr
       ];
     }),
   };
+}
+
+function unitOf(library: Library, skillId: string): SkillPage["unit"] {
+  const unit = library.units.find(({ skillIds }) => skillIds.includes(skillId));
+  return unit ? { id: unit.id, name: unit.name } : null;
 }

@@ -2,6 +2,7 @@ import Link from "next/link";
 
 const WAYS = [
   ["skills", "", "Skills"],
+  ["units", "/units", "Units"],
   ["map", "/map", "Map"],
   ["items", "/items", "Items"],
   ["passages", "/passages", "Passages"],

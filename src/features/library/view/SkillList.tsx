@@ -7,6 +7,7 @@ import { ButtonLink } from "@/ui/primitives/Button";
 import { FindField } from "@/ui/primitives/FindField";
 import type { SkillCard, SkillShelves } from "../types";
 import { LibraryWays } from "./LibraryWays";
+import { ShelfPicker } from "./ShelfPicker";
 
 /** The skills of a subject by strand, those of one grade or of all; a word finds them in every grade. */
 export function SkillList({
@@ -36,27 +37,13 @@ export function SkillList({
       </PageHead>
       <LibraryWays base={base} at="skills" />
       <div className="mb-4 flex flex-wrap items-baseline gap-x-6 gap-y-2 text-[15px]">
-        {subjects.length > 1 ? (
-          <fieldset className="flex gap-1">
-            <legend className="sr-only">Subject</legend>
-            {subjects.map(({ id, name }) => (
-              <Choice key={id} isOn={id === subject} choose={() => set({ subject: id, find: null })}>
-                {name}
-              </Choice>
-            ))}
-          </fieldset>
-        ) : null}
-        <fieldset className="flex flex-wrap gap-1">
-          <legend className="sr-only">Grade</legend>
-          {grades.map((one) => (
-            <Choice key={one} isOn={word === "" && one === grade} choose={() => set({ grade: one, find: null })}>
-              grade {one}
-            </Choice>
-          ))}
-          <Choice isOn={word === "" && grade === 0} choose={() => set({ grade: 0, find: null })}>
-            all grades
-          </Choice>
-        </fieldset>
+        <ShelfPicker
+          subjects={subjects}
+          grades={grades}
+          subject={subject}
+          grade={word === "" ? grade : null}
+          choose={(chosen) => set({ ...chosen, find: null })}
+        />
         <FindField
           label="Find a skill in every grade"
           placeholder="Find in every grade"
@@ -106,23 +93,4 @@ const Strand = ({
       ))}
     </ul>
   </section>
-);
-
-const Choice = ({
-  isOn,
-  choose,
-  children,
-}: {
-  readonly isOn: boolean;
-  readonly choose: () => void;
-  readonly children: React.ReactNode;
-}) => (
-  <button
-    type="button"
-    aria-pressed={isOn}
-    onClick={choose}
-    className={`min-h-8 px-2 ${isOn ? "border-ink border-b-2 font-semibold" : "text-mute hover:text-ink border-b-2 border-transparent"}`}
-  >
-    {children}
-  </button>
 );

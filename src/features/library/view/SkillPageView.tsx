@@ -40,6 +40,18 @@ export function SkillPageView({
         <PrintButton />
       </PageHead>
       <p className="text-mute mb-4 text-[15px]">
+        {skill.unit ? (
+          <>
+            Taught in{" "}
+            <Link
+              className="text-ink decoration-hair underline underline-offset-3"
+              href={`${base}/library/units/${skill.unit.id}`}
+            >
+              {skill.unit.name}
+            </Link>
+            .{" "}
+          </>
+        ) : null}
         {skill.buildsOn.length > 0 ? "Builds on " : "Builds on nothing else here. "}
         <Names entries={skill.buildsOn} base={base} />
         {skill.unlocks.length > 0 ? " Leads to " : ""}

@@ -25,7 +25,9 @@ export async function keepNote(context: Context, raw: unknown): Promise<{ change
   const { about, aboutId, text, shared } = validated(input, raw);
   const { runtime } = context;
   return runtime.db.write(async (tx) => {
-    if (about === "skill") (await libraryOf(runtime)).skill(aboutId);
+    const library = await libraryOf(runtime);
+    if (about === "skill") library.skill(aboutId);
+    else if (about === "unit") library.unit(aboutId);
     else {
       const [item] = await itemsById(tx, [aboutId]);
       await demandBank(context, "use", item ? item.bankId : "", tx);

@@ -10,6 +10,7 @@ import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { assignAction } from "../actions";
+import type { AssignStart } from "../assignStart";
 import type { AssignForm as View } from "../types";
 import { AssignDetails } from "./AssignDetails";
 import { AssignSkills } from "./AssignSkills";
@@ -20,7 +21,7 @@ import { PickedItems } from "./PickedItems";
 interface Props {
   readonly form: View;
   readonly base: string;
-  readonly skillId: string | null;
+  readonly start: AssignStart;
   readonly fromPullList: boolean;
 }
 
@@ -46,7 +47,7 @@ export function AssignForm(props: Props) {
 function Fields({
   form,
   base,
-  skillId,
+  start,
   fromPullList,
   pulledIds,
   clearPulled,
@@ -63,14 +64,14 @@ function Fields({
       classId: first?.id ?? "",
       skillIds: isPicked
         ? [...new Set(form.picked.map((item) => item.skillId))].slice(0, 6)
-        : [skillId ?? form.suggestedSkillId ?? ""].filter((id) => id !== ""),
+        : startingSkills(form, start),
       studentIds: usualStudents(first, pulledIds),
-      title: "",
+      title: start.title,
       instructions: "",
       opensDay: form.today,
       dueDay: form.dueDay,
-      kind: isPicked ? "amount" : "practice",
-      items: 16,
+      kind: isPicked || start.items !== null ? "amount" : "practice",
+      items: start.items ?? 16,
       certainty: "usual",
     },
   });
@@ -82,7 +83,7 @@ function Fields({
     .filter(({ id }) => skillIds.includes(id))
     .map(({ name }) => name)
     .join(" and ");
-  const isTitleOwn = formState.dirtyFields.title === true;
+  const isTitleOwn = formState.dirtyFields.title === true || start.title !== "";
   useEffect(() => {
     if (!isTitleOwn) setValue("title", usualTitle);
   }, [isTitleOwn, usualTitle, setValue]);
@@ -132,7 +133,7 @@ function Fields({
         {isPicked ? (
           <PickedItems form={form} base={base} />
         ) : (
-          <AssignSkills form={form} chosen={chosen} register={register} />
+          <AssignSkills form={form} first={start.skillIds} chosen={chosen} register={register} />
         )}
         <AssignStudents
           form={form}
@@ -161,4 +162,11 @@ function Fields({
       </div>
     </form>
   );
+}
+
+/** What is ticked to begin with: what was asked for, else where the plan stands. */
+function startingSkills({ skills, suggestedSkillId }: View, { skillIds }: AssignStart): string[] {
+  const asked = skillIds.filter((wanted) => skills.some(({ id }) => id === wanted)).slice(0, 6);
+  if (asked.length > 0) return asked;
+  return suggestedSkillId === null ? [] : [suggestedSkillId];
 }

@@ -7,14 +7,19 @@ import { type AssignFields, LABEL } from "./assignFields";
 /** The skills to be worked on, with how many of the class have each. */
 export function AssignSkills({
   form,
+  first,
   chosen,
   register,
 }: {
   readonly form: AssignForm;
+  /** Skills that stand first, since they were asked for. */
+  readonly first: readonly string[];
   readonly chosen: AssignForm["classes"][number];
   readonly register: UseFormRegister<AssignFields>;
 }) {
   const [find, setFind] = useState("");
+  const isFirst = (id: string) => first.includes(id);
+  const inOrder = [...form.skills.filter(({ id }) => isFirst(id)), ...form.skills.filter(({ id }) => !isFirst(id))];
   const wanted = find.trim().toLocaleLowerCase();
   return (
     <fieldset>
@@ -27,7 +32,7 @@ export function AssignSkills({
         onChange={(event) => setFind(event.target.value)}
       />
       <ul className="text-[15px]">
-        {form.skills.map((skill) => (
+        {inOrder.map((skill) => (
           // What is not looked for stays in the form: a tick must not go with it.
           <li
             key={skill.id}

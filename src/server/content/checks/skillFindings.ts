@@ -5,6 +5,7 @@ import { readability } from "@/core/reading/readability";
 import { sentencesIn } from "@/core/reading/sentencesIn";
 import type { SkillContent } from "../contentTypes";
 import { itemFindings } from "./itemFindings";
+import { itemsToMastery } from "./masteryInReach";
 
 /** What a skill of a subject has to have. */
 export interface SkillDemands {
@@ -22,6 +23,9 @@ export const DEMANDS: Readonly<Record<string, SkillDemands>> = {
 /** Grades beyond its own that the middle of a skill's stems may be as hard to read as. */
 const GRADES_BEYOND = 1;
 
+/** Items, all right, that are enough to master a skill. */
+const MOST_TO_MASTERY = 16;
+
 /** What is wrong with a skill and its items, in words for its author; empty when nothing is. */
 export function skillFindings(skill: SkillContent, demands: SkillDemands): string[] {
   const kinds = new Set(skill.items.flatMap(({ body }) => body.parts.map(({ kind }) => kind)));
@@ -38,7 +42,9 @@ export function skillFindings(skill: SkillContent, demands: SkillDemands): strin
     ...(kinds.size < demands.kinds ? [`${kinds.size} kinds of answer of ${demands.kinds}`] : []),
     ...ofItems,
     // What can not be drawn can not be read.
-    ...(ofItems.some((finding) => /draw \d+ fails|the story/.test(finding)) ? [] : readingFindings(skill)),
+    ...(ofItems.some((finding) => /draw \d+ fails|the story/.test(finding))
+      ? []
+      : [...readingFindings(skill), ...masteryFindings(skill)]),
   ];
 }
 
@@ -55,6 +61,11 @@ function readingFindings(skill: SkillContent): string[] {
   const grade = stemReading(skill);
   return grade > skill.grade + GRADES_BEYOND ? [`its stems read like grade ${grade.toFixed(1)}`] : [];
 }
+
+const masteryFindings = (skill: SkillContent): string[] =>
+  itemsToMastery(skill, MOST_TO_MASTERY) === null
+    ? [`${MOST_TO_MASTERY} right answers do not show that it is mastered: its items are too easy or too easily guessed`]
+    : [];
 
 /** Sentences that stand in the stems of two skills word for word, with the skills. */
 export function repeatedSentences(skills: readonly SkillContent[]): string[] {

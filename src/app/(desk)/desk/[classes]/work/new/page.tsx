@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { assignStart } from "@/features/work/assignStart";
 import { assignForm } from "@/features/work/reads";
 import { AssignForm } from "@/features/work/view/AssignForm";
 import { someClasses } from "@/server/access/ownClasses";
@@ -27,7 +28,7 @@ export default async function Page({
     <AssignForm
       form={found.data}
       base={`/desk/${key}`}
-      skillId={search.skill ?? null}
+      start={assignStart(search)}
       fromPullList={search.pulled === "1"}
     />
   ) : (

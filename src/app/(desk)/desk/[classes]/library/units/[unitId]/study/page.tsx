@@ -1,0 +1,23 @@
+import type { Metadata } from "next";
+import { notesFor } from "@/features/library/reads/notes";
+import { unitPage } from "@/features/library/reads/units";
+import { StudyPageView } from "@/features/library/view/StudyPageView";
+import { ownClasses } from "@/server/access/ownClasses";
+import { attempt } from "@/server/runtime/attempt";
+import { Refused } from "@/ui/layout/Refused";
+
+export const metadata: Metadata = { title: "Study page" };
+
+export default async function Page({ params }: { params: Promise<{ classes: string; unitId: string }> }) {
+  const { classes: key, unitId } = await params;
+  await ownClasses(key);
+  const found = await attempt(async (context) => ({
+    unit: await unitPage(context, unitId),
+    notes: await notesFor(context, "unit", unitId),
+  }));
+  return found.ok ? (
+    <StudyPageView {...found.data} base={`/desk/${key}`} />
+  ) : (
+    <Refused message={found.message} href={`/desk/${key}/library/units`} label="To the units" />
+  );
+}
