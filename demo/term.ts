@@ -197,7 +197,7 @@ async function sit(
     const item = draw(shown);
     const parameters = (await shelfOf(runtime, shown.skillId)).parametersOf(version, shown.seed);
     const answer = pupil.mind.answer(item, parameters, shown.skillId, day, tries + 1);
-    if (answer.hintsUsed > 0 && view.current.hasHint)
+    if (answer.hintsUsed > 0 && view.current.hints > 0)
       await giveHint(context, { sittingId: view.sittingId, presentationId });
     setNow(runtime.now() + answer.milliseconds);
     const reply = await submitAnswer(context, {

@@ -17,7 +17,7 @@ interface Sent {
   readonly milliseconds: number;
 }
 const SERVER_NOW = Date.parse("2026-11-23T08:30:00Z");
-const item = (presentationId: string, hint: string | null = null): ItemView => ({
+const item = (presentationId: string, hintsGiven: readonly string[] = []): ItemView => ({
   presentationId,
   skillId: "s",
   passage: null,
@@ -25,8 +25,8 @@ const item = (presentationId: string, hint: string | null = null): ItemView => (
   stem: "?",
   table: [],
   parts: [{ id: "a", kind: "number", prompt: null, shown: { unit: null } }],
-  hasHint: true,
-  hint,
+  hints: 2,
+  hintsGiven,
   tries: 0,
   lastFeedback: null,
 });
@@ -43,7 +43,7 @@ const sitting = (open: string | null): Omit<SittingView, "lessons"> => ({
   mostItems: 9,
   finished: open === null ? "budget" : null,
   current: open === null ? null : item(open),
-  reserve: open === null ? [] : [item("r1", "Look at r1."), item("r2", "Look at r2.")],
+  reserve: open === null ? [] : [item("r1", ["Look at r1.", "Look again."]), item("r2", ["Look at r2."])],
   reserveIds: open === null ? [] : ["r1", "r2"],
 });
 const scored = (presentationId: string, verdict: "right" | "wrong" = "right"): AnswerOutcome => ({
@@ -228,13 +228,13 @@ describe("a browser that can't keep anything", () => {
 describe("a hint", () => {
   it("comes from the server and is told with the answer", async () => {
     const page = start();
-    expect(page.current.hint.text).toBeNull();
+    expect(page.current.hint.texts).toEqual([]);
     await act(() => page.current.hint.ask());
-    expect(page.current.hint.text).toBe("Look closely.");
+    expect(page.current.hint).toMatchObject({ texts: ["Look closely."], more: true });
     await give(page, "12");
     expect(sent[0]?.hintsUsed).toBe(1);
     next(page);
-    expect(page.current.hint.text).toBeNull();
+    expect(page.current.hint.texts).toEqual([]);
   });
 
   it("is there without a connection for items of the reserve, and is said to be missing for others", async () => {
@@ -244,11 +244,12 @@ describe("a hint", () => {
       throw new TypeError("Failed to fetch");
     });
     await act(() => page.current.hint.ask());
-    expect(page.current.hint).toMatchObject({ text: null, problem: expect.stringContaining("connection") });
+    expect(page.current.hint).toMatchObject({ texts: [], problem: expect.stringContaining("connection") });
     await give(page, "1");
     next(page);
-    expect(page.current.hint).toMatchObject({ text: null, problem: null });
+    expect(page.current.hint).toMatchObject({ texts: [], problem: null });
     await act(() => page.current.hint.ask());
-    expect(page.current.hint.text).toBe("Look at r1.");
+    await act(() => page.current.hint.ask());
+    expect(page.current.hint).toMatchObject({ texts: ["Look at r1.", "Look again."], more: false });
   });
 });

@@ -174,14 +174,34 @@ describe("which item is answered", () => {
 describe("what the server knows", () => {
   it("are the hints it handed out, whatever the device says", async () => {
     let view = await open(school, student, workId);
-    while (!view.current?.hasHint) view = (await give(school, student, view, "wrong")).sitting;
+    while (!view.current?.hints) view = (await give(school, student, view, "wrong")).sitting;
     const presentationId = view.current.presentationId;
-    expect(view.current.hint).toBeNull();
+    expect(view.current.hintsGiven).toEqual([]);
     const { hint } = await giveHint(school.student(student), { sittingId: view.sittingId, presentationId });
     expect(hint).toEqual(expect.any(String));
-    expect((await open(school, student, workId)).current?.hint).toBe(hint);
+    expect((await open(school, student, workId)).current?.hintsGiven).toEqual([hint]);
     await give(school, student, view, "right", { hintsUsed: 0 });
     expect((await log()).at(-1)).toMatchObject({ hintsUsed: 1, witness: "server" });
+  });
+
+  it("hands hints out one after another, the item's own last, and the same one to whoever asks again", async () => {
+    const view = await open(school, student, workId);
+    const ask = async (given: number) => {
+      const asked = { sittingId: view.sittingId, presentationId: view.current?.presentationId, given };
+      return (await giveHint(school.student(student), asked)).hint;
+    };
+    // Whoever asks for the third before the first gets the first.
+    const first = await ask(2);
+    expect(await ask(0)).toBe(first);
+    const second = await ask(1);
+    expect(await ask(1)).toBe(second);
+    const third = await ask(2);
+    expect(new Set([first, second, third]).size).toBe(3);
+    expect(await ask(7)).toBe(third);
+    const again = await open(school, student, workId);
+    expect(again.current?.hintsGiven).toEqual([first, second, third]);
+    await give(school, student, again, "right", { hintsUsed: 1 });
+    expect((await log()).at(-1)).toMatchObject({ hintsUsed: 3, witness: "server" });
   });
 
   it("hands out no hint of another's item, of one that is not open, or in a check", async () => {
@@ -192,7 +212,7 @@ describe("what the server knows", () => {
     await expect(ask("ana", view.sittingId, open0)).rejects.toMatchObject({ code: "not-allowed" });
     await expect(ask(student, view.sittingId, reserved)).rejects.toMatchObject({ code: "not-found" });
     const check = await open(school, student, await assignCheck(school, classId, [student], 3));
-    expect(check.current).toMatchObject({ hasHint: false, hint: null });
+    expect(check.current).toMatchObject({ hints: 0, hintsGiven: [] });
     await expect(ask(student, check.sittingId, check.current?.presentationId)).rejects.toMatchObject({
       code: "not-found",
     });

@@ -166,7 +166,7 @@ it("the summaries are what the rules say of the log, as a second and naive readi
     let view = await open(school, id, workId);
     for (let n = 0; n < 13 && view.finished === null; n++) {
       school.setNow(START + n * DAY * 0.4);
-      if (n % 4 === 1 && view.current?.hasHint)
+      if (n % 4 === 1 && (view.current?.hints ?? 0) > 0 && view.current)
         await giveHint(school.student(id), {
           sittingId: view.sittingId,
           presentationId: view.current.presentationId,

@@ -135,7 +135,7 @@ describe("regrouping", () => {
       [other, "wrong"],
     ] as const) {
       let check = await open(school, id, checkWorkId);
-      expect(check.current?.hint).toBeNull();
+      expect(check.current?.hintsGiven).toEqual([]);
       for (let n = 0; n < 4; n++) {
         const reply = await give(school, id, check, how);
         expect(reply.outcome).toEqual({ status: "taken", presentationId: check.current?.presentationId });

@@ -70,15 +70,15 @@ export async function renewSittingsOf(tx: Queryable, personId: string): Promise<
     .where(and(inArray(sittings.targetId, own), isNull(sittings.finishedAt)));
 }
 
-/** Notes that the server handed out the hint of an item that is open; false when it is open no more. */
-export async function noteHint(tx: Queryable, sittingId: string, itemId: string): Promise<boolean> {
+/** Notes how many hints of an item that is open the server has handed out; false when it is open no more. */
+export async function noteHints(tx: Queryable, sittingId: string, itemId: string, hints: number): Promise<boolean> {
   await tx
     .update(sittings)
     .set({ version: sql`${sittings.version} + 1` })
     .where(eq(sittings.id, sittingId));
   const noted = await tx
     .update(sittingItems)
-    .set({ hints: 1 })
+    .set({ hints: sql`max(${sittingItems.hints}, ${hints})` })
     .where(and(eq(sittingItems.id, itemId), eq(sittingItems.state, "open")))
     .returning({ id: sittingItems.id });
   return noted.length > 0;

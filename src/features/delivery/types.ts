@@ -24,9 +24,10 @@ export interface ItemView {
   readonly images: readonly { readonly picture: string; readonly alt: string }[];
   readonly table: readonly { readonly label: string; readonly cells: readonly string[] }[];
   readonly parts: readonly PartView[];
-  readonly hasHint: boolean;
-  /** The hint, once the server handed it out; with items in reserve beforehand, because they are shown without a connection. */
-  readonly hint: string | null;
+  /** How many hints there are. */
+  readonly hints: number;
+  /** Those that the server handed out; with items in reserve all of them, because they are shown without a connection. */
+  readonly hintsGiven: readonly string[];
   /** Tries already used on this item. */
   readonly tries: number;
   /** What was said to the last try; null before the first. */

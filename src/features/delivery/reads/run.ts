@@ -1,5 +1,6 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
+import { hintLadder } from "@/core/items/hintLadder";
 import type { ItemVersion } from "@/core/items/itemBody";
 import type { Passage } from "@/core/items/passage";
 import type { SkillState } from "@/core/mastery/skillState";
@@ -130,6 +131,12 @@ export const withItems = (run: Run, items: readonly SittingItemRow[]): Run => ({
   items,
   situation: { ...run.situation, items },
 });
+
+/** The hints of an item, from a nudge on; none where the kind of work gives none. */
+export function hintsOf(run: Run, item: SittingItemRow): readonly string[] {
+  if (!run.conductor.tells.hints) return [];
+  return hintLadder(drawnOf(run, item).hint, run.shelves.get(item.skillId)?.teaching?.hints ?? null);
+}
 
 /** The drawn item of one of the run's places. */
 export const drawnOf = ({ drawer }: Run, item: SittingItemRow) => drawer.draw(item);

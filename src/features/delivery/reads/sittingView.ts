@@ -6,7 +6,7 @@ import type { ScoreRow } from "@/db/queries/answerLog";
 import type { SittingItemRow } from "@/db/queries/sittings";
 import type { Feedback, ItemView, PartView, SittingChange, SittingView } from "../types";
 import { feedbackOn } from "../words";
-import { drawnOf, type Run } from "./run";
+import { drawnOf, hintsOf, type Run } from "./run";
 
 /** An answer that was given, with what it is worth. */
 export interface GivenAnswer {
@@ -66,7 +66,7 @@ export function lessonsOf({ library, shelves }: Run): SittingView["lessons"] {
 
 function itemView(run: Run, item: SittingItemRow, lastFeedback: Feedback | null): ItemView {
   const drawn = drawnOf(run, item);
-  const { hints } = run.conductor.tells;
+  const hints = hintsOf(run, item);
   return {
     presentationId: item.id,
     skillId: item.skillId,
@@ -77,8 +77,8 @@ function itemView(run: Run, item: SittingItemRow, lastFeedback: Feedback | null)
     parts: drawn.parts.map(
       ({ id, kind, prompt, drawn: part }) => ({ id, kind, prompt, shown: roomOf(kind).shown(part) }) as PartView,
     ),
-    hasHint: hints && drawn.hint !== "",
-    hint: hints && (item.state === "reserve" || item.hints > 0) ? drawn.hint : null,
+    hints: hints.length,
+    hintsGiven: item.state === "reserve" ? hints : hints.slice(0, item.hints),
     tries: item.tries,
     lastFeedback,
   };

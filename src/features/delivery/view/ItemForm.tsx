@@ -57,14 +57,14 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
             <Button look="main" size="big" type="submit" disabled={state.busy}>
               {state.busy ? "Checking…" : again}
             </Button>
-            {item.hasHint && hint.text === null ? (
+            {hint.more ? (
               <Button size="big" onClick={() => void hint.ask()}>
-                Hint
+                {hint.texts.length === 0 ? "Hint" : "Another hint"}
               </Button>
             ) : null}
           </div>
         )}
-        {over ? null : <HintBelow text={hint.text} problem={hint.problem} />}
+        {over ? null : <HintsBelow texts={hint.texts} problem={hint.problem} />}
       </div>
       <div ref={feedbackBox} aria-live="polite">
         <SaidBelow state={state} over={over} lesson={skill ? () => setLesson(true) : null} />
@@ -83,16 +83,20 @@ function reselect(field: HTMLElement | SVGElement | null): void {
   else field?.focus({ preventScroll: true });
 }
 
-function HintBelow({ text, problem }: { readonly text: string | null; readonly problem: string | null }) {
-  if (text !== null)
-    return (
-      <p className="border-water mt-5 border-l-4 py-1 pl-4 text-[19px]">
-        <MathText text={text} />
-      </p>
-    );
-  return problem ? (
-    <p role="status" className="text-mute mt-4 text-[18px]">
-      {problem}
-    </p>
-  ) : null;
+/** What was asked for stays to be read again; a screen reader is told of each that comes. */
+function HintsBelow({ texts, problem }: { readonly texts: readonly string[]; readonly problem: string | null }) {
+  return (
+    <div aria-live="polite">
+      {texts.length > 0 ? (
+        <ol className="border-water mt-5 space-y-2 border-l-4 py-1 pl-4 text-[19px]">
+          {texts.map((text) => (
+            <li key={text}>
+              <MathText text={text} />
+            </li>
+          ))}
+        </ol>
+      ) : null}
+      {problem ? <p className="text-mute mt-4 text-[18px]">{problem}</p> : null}
+    </div>
+  );
 }

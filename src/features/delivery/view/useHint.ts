@@ -4,30 +4,35 @@ import type { ItemView } from "../types";
 import { askHint } from "./askHint";
 
 export interface HintState {
-  readonly text: string | null;
+  /** Those that were asked for, from a nudge on. */
+  readonly texts: readonly string[];
+  /** There is a further one. */
+  readonly more: boolean;
   /** Why there is none though it was asked for. */
   readonly problem: string | null;
   ask(): Promise<void>;
 }
 
 /**
- * The hint of the item on the screen. The server hands it out, so that it knows; an item from the reserve brought its own
- * along, because it may be shown without a connection. `handedOut`: the server gave it before, on an earlier page.
+ * The hints of the item on the screen, one at a time. The server hands them out, so that it knows; an item from the reserve brought its own
+ * along, because it may be shown without a connection. `handedOut`: the server gave what the item holds before, on an earlier page.
  */
 export function useHint(sittingId: string, item: ItemView | null, handedOut: boolean): HintState {
-  const [text, setText] = useState<string | null>(null);
+  const [texts, setTexts] = useState<readonly string[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const id = item?.presentationId;
-  // Another item begins without its hint; the same one keeps it.
+  // Another item begins without hints; the same one keeps them.
   useEffect(() => {
-    setText(handedOut ? (item?.hint ?? null) : null);
+    setTexts(handedOut ? (item?.hintsGiven ?? []) : []);
     setProblem(null);
   }, [id]);
+  const more = item !== null && texts.length < item.hints;
   const ask = useCallback(async () => {
-    if (!item?.hasHint) return;
-    const hint = item.hint ?? (await askHint(sittingId, item.presentationId));
-    setText(hint);
+    if (!item || !more) return;
+    const hint = item.hintsGiven[texts.length] ?? (await askHint(sittingId, item.presentationId, texts.length));
     setProblem(hint === null ? "The hint can't be fetched without a connection. You can answer without it." : null);
-  }, [item, sittingId]);
-  return { text, problem, ask };
+    // Two clicks ask for the same one.
+    if (hint !== null) setTexts((known) => (known.length === texts.length ? [...known, hint] : known));
+  }, [item, more, sittingId, texts]);
+  return { texts, more, problem, ask };
 }

@@ -163,7 +163,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
         tryNumber: item.tries + 1,
         response,
         words,
-        hintsUsed: hint.text === null ? 0 : 1,
+        hintsUsed: hint.texts.length,
         milliseconds,
         givenAt: serverTime(),
         deviceClock: Date.now(),
@@ -198,7 +198,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
         setBusy(false);
       }
     },
-    [item, busy, hint.text, personId, take, tell],
+    [item, busy, hint.texts, personId, take, tell],
   );
 
   return { view, item, said, hint, busy, waiting, keeps, connection, report, submit, next: showNext };

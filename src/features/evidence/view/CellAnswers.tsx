@@ -70,7 +70,7 @@ function Answers({ cell }: { readonly cell: CellView }) {
               <span>{answer.when}</span>
               <span>
                 {answer.tryNumber > 1 ? "second try, " : ""}
-                {answer.hintsUsed > 0 ? "hint, " : ""}
+                {answer.hintsUsed > 0 ? `${answer.hintsUsed} ${answer.hintsUsed === 1 ? "hint" : "hints"}, ` : ""}
                 {answer.seconds} s
               </span>
             </p>
