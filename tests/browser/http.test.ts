@@ -124,7 +124,7 @@ describe("what every response says", () => {
 });
 
 describe("requests that no page of ours sends", () => {
-  const WRITING = ["/api/answers", "/api/hints", "/api/roster/drafts"];
+  const WRITING = ["/api/answers", "/api/hints", "/api/lessons", "/api/roster/drafts"];
   it("writes of other sites, and files by their links", async () => {
     for (const path of WRITING)
       for (const origin of ["https://evil.example", "null", ""])

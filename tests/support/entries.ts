@@ -655,6 +655,23 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ sittingId, presentationId }) =>
       route("hints", "POST", "/x", { body: JSON.stringify({ sittingId, presentationId }) }),
   },
+  "POST api/lessons": {
+    needs: ({ studentId, classId, schoolId }) => [
+      ["work-on", { kind: "sitting", personId: studentId, classId, schoolId }],
+    ],
+    call: ({ sittingId }) =>
+      route("lessons", "POST", "/x", {
+        body: JSON.stringify({
+          key: id(),
+          sittingId,
+          skillId: "equivalent-ratios",
+          agoMilliseconds: 9000,
+          milliseconds: 8000,
+          modelMilliseconds: 0,
+          modelMoves: 0,
+        }),
+      }),
+  },
   "POST api/roster/drafts": {
     needs: ofClass("enroll"),
     call: ({ classId }) => {

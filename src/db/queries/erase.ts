@@ -6,7 +6,7 @@ import { itemVersions } from "../schema/items";
 import { people } from "../schema/people";
 import { groupMembers } from "../schema/regroup";
 import { reteachStudents } from "../schema/reteach";
-import { answers, ratings, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
+import { answers, lessonVisits, ratings, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
 import { erasedTotals, interests, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { assignmentTargets } from "../schema/work";
@@ -46,6 +46,7 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
   await tx.delete(ratings).where(inArray(ratings.answerSerial, own));
   await tx.delete(scores).where(eq(scores.personId, personId));
   await tx.delete(answers).where(eq(answers.personId, personId));
+  await tx.delete(lessonVisits).where(eq(lessonVisits.personId, personId));
   await tx.delete(uncountedAnswers).where(eq(uncountedAnswers.personId, personId));
   const targets = tx
     .select({ id: assignmentTargets.id })

@@ -11,6 +11,7 @@ import { interests, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { assignmentTargets } from "../schema/work";
 import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
+import { lessonVisitsOf } from "./lessonVisits";
 import { ratingsOfPerson } from "./ratings";
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
@@ -47,6 +48,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     scores: await scoresOfPerson(db, personId),
     ratings: await ratingsOfPerson(db, personId),
     "answers-not-counted": await uncountedAnswersOf(db, personId),
+    "lessons-read": await lessonVisitsOf(db, personId),
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
     "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),

@@ -203,3 +203,32 @@ export const uncountedAnswers = sqliteTable(
   },
   (t) => [index("uncounted_answers_by_person").on(t.personId), index("uncounted_answers_by_item").on(t.sittingItemId)],
 );
+
+/** A lesson that a student opened while working, and for how long: itself, and the model in it. Append-only; it counts for nothing. */
+export const lessonVisits = sqliteTable(
+  "lesson_visits",
+  {
+    /** Made by the browser: sent twice, it is kept once. */
+    key: text("key").primaryKey(),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    sittingId: text("sitting_id")
+      .notNull()
+      .references(() => sittings.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
+    openedAt: integer("opened_at").notNull(),
+    /** That the lesson could be seen. */
+    milliseconds: integer("milliseconds").notNull(),
+    /** From the first to the last move of its model; 0 where it was not moved. */
+    modelMilliseconds: integer("model_milliseconds").notNull(),
+    modelMoves: integer("model_moves").notNull(),
+  },
+  (t) => [
+    index("lesson_visits_by_person").on(t.personId, t.skillId),
+    index("lesson_visits_by_sitting").on(t.sittingId),
+    index("lesson_visits_by_skill").on(t.skillId),
+  ],
+);

@@ -13,6 +13,7 @@ import { whyMastery } from "@/core/why/whyMastery";
 import { whyWorthDoing } from "@/core/why/whyWorthDoing";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { answersBehindCell } from "@/db/queries/answerLog";
+import { lessonVisitsTo } from "@/db/queries/lessonVisits";
 import { classesById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
 import { supportsOf } from "@/db/queries/students";
@@ -139,6 +140,7 @@ export async function cellView(context: Context, studentId: string, skillId: str
     skillName: skill.name,
     gauge: gaugeView(gauge, dayNumber(classroom.today)),
     more: Math.max(0, rows.length - ANSWERS_SHOWN),
+    lesson: await lessonView(context, studentId, skillId, classroom.school.timeZone),
     answers: shown.map(
       ({ row, stem, given, key, right, earned, possible, misconceptionId }): AnswerView => ({
         key: row.key,
@@ -155,6 +157,23 @@ export async function cellView(context: Context, studentId: string, skillId: str
         misconception: misconceptionId ? library.misconceptionName(misconceptionId) || null : null,
       }),
     ),
+  };
+}
+
+async function lessonView(
+  { runtime }: Context,
+  studentId: string,
+  skillId: string,
+  timeZone: string,
+): Promise<CellView["lesson"]> {
+  const visits = await lessonVisitsTo(runtime.db.read, studentId, skillId);
+  if (!visits) return null;
+  return {
+    times: visits.times,
+    seconds: Math.round(visits.milliseconds / 1000),
+    modelSeconds: Math.round(visits.modelMilliseconds / 1000),
+    modelMoves: visits.modelMoves,
+    last: format(new TZDate(visits.lastAt, timeZone), "d MMM, HH:mm"),
   };
 }
 

@@ -77,6 +77,15 @@ export interface CellView {
   readonly answers: readonly AnswerView[];
   /** Answers beyond those listed. */
   readonly more: number;
+  /** How often and how long the lesson was read while working; null where it never was. */
+  readonly lesson: {
+    readonly times: number;
+    readonly seconds: number;
+    /** Moving its model. */
+    readonly modelSeconds: number;
+    readonly modelMoves: number;
+    readonly last: string;
+  } | null;
 }
 
 export interface StudentSheetView {

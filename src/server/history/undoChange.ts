@@ -45,6 +45,7 @@ const EVIDENCE: readonly string[] = [
   "sittings",
   "answers",
   "uncounted_answers",
+  "lesson_visits",
   "ratings",
   "skill_states",
   "skill_days",

@@ -69,7 +69,14 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
       <div ref={feedbackBox} aria-live="polite">
         <SaidBelow state={state} over={over} lesson={skill ? () => setLesson(true) : null} />
       </div>
-      {skill ? <LessonDialog skill={skill} open={lesson} setOpen={setLesson} /> : null}
+      {skill ? (
+        <LessonDialog
+          skill={skill}
+          visit={{ personId: state.personId, sittingId: view.sittingId, skillId: item.skillId }}
+          open={lesson}
+          setOpen={setLesson}
+        />
+      ) : null}
     </form>
   );
 }

@@ -4,17 +4,22 @@ import { Dialog } from "@/ui/primitives/Dialog";
 import { MathText } from "@/ui/primitives/MathText";
 import { Strips } from "@/ui/primitives/Strips";
 import type { SittingView } from "../types";
+import { useLessonVisit } from "./useLessonVisit";
 
 /** The lesson of a skill, to read in after a miss; the item stays as it is behind it. */
 export function LessonDialog({
   skill: { name, lesson, model },
+  visit,
   open,
   setOpen,
 }: {
   readonly skill: SittingView["lessons"][string];
+  /** Whose visit it is, to what. */
+  readonly visit: Parameters<typeof useLessonVisit>[1];
   readonly open: boolean;
   readonly setOpen: (open: boolean) => void;
 }) {
+  const moved = useLessonVisit(open, visit);
   return (
     <Dialog open={open} onOpenChange={setOpen} title={name} wide>
       <div className="font-reading text-[19px]">
@@ -33,7 +38,7 @@ export function LessonDialog({
           ))}
         </ol>
         {model ? (
-          <div className="mt-5">
+          <div className="mt-5" onPointerDownCapture={moved} onKeyDownCapture={moved}>
             <p className="mb-2 font-semibold">Try it yourself</p>
             <MovingModel kind={model.kind} setting={model.setting} />
           </div>

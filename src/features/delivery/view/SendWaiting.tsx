@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { tellServerTimeOfPage } from "@/client/serverClock";
 import { flushOutbox, reportOf } from "./flushOutbox";
+import { sendVisits } from "./lessonVisits";
 
 /** Sends answers that an earlier page could not, whatever page the student comes back to. */
 export function SendWaiting({ personId, serverNow }: { readonly personId: string; readonly serverNow: number }) {
@@ -10,6 +11,7 @@ export function SendWaiting({ personId, serverNow }: { readonly personId: string
   const [words, setWords] = useState<readonly string[]>([]);
   useEffect(() => tellServerTimeOfPage(serverNow), [serverNow]);
   useEffect(() => {
+    void sendVisits(personId);
     void flushOutbox(personId, () => {}).then(({ fates, waiting }) => {
       if (fates.length > 0) router.refresh();
       const report = reportOf(fates);

@@ -5,6 +5,7 @@ import { canKeep, forgetMessage, type KeptWhere, keepMessage, waitingMessages } 
 import { serverTime, tellServerTime, tellServerTimeOfPage } from "@/client/serverClock";
 import type { AnswerMessage, AnswerOutcome, AnswerReply, Feedback, ItemView, SittingView } from "../types";
 import { type Fate, flushOutbox, reportOf } from "./flushOutbox";
+import { sendVisits } from "./lessonVisits";
 import { sendAnswer } from "./sendAnswer";
 import { type HintState, useHint } from "./useHint";
 
@@ -26,6 +27,7 @@ export interface GivenHere {
 }
 
 export interface SittingState {
+  readonly personId: string;
   readonly view: SittingView;
   readonly item: ItemView | null;
   readonly said: Said;
@@ -109,6 +111,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
   // Answers of an earlier page that never got through are sent first.
   useEffect(() => {
     tellServerTimeOfPage(initial.serverNow);
+    void sendVisits(personId);
     void canKeep().then((able) => setKeeps(able ? "device" : "page"));
     void waitingMessages<AnswerMessage>(personId).then(async (found) => {
       const messages = found.filter(({ key }) => !ownKeys.current.has(key));
@@ -201,7 +204,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
     [item, busy, hint.texts, personId, take, tell],
   );
 
-  return { view, item, said, hint, busy, waiting, keeps, connection, report, submit, next: showNext };
+  return { personId, view, item, said, hint, busy, waiting, keeps, connection, report, submit, next: showNext };
 }
 
 /** Items that the page has: the server does not send them again. */

@@ -62,6 +62,7 @@ function Answers({ cell }: { readonly cell: CellView }) {
       <p className="mt-2 flex items-center gap-2 text-[14px]">
         <Gauge {...cell.gauge} className="h-5 w-12 shrink-0" /> {gaugeWords(cell.gauge)}
       </p>
+      {cell.lesson ? <p className="text-mute mt-1 text-[14px]">{lessonWords(cell.lesson)}</p> : null}
       {cell.answers.length === 0 ? <p className="text-mute mt-4 text-[14px]">No answers yet in this skill.</p> : null}
       <ol className="mt-2 max-h-[calc(100dvh-19rem)] overflow-y-auto pr-1">
         {cell.answers.map((answer) => (
@@ -98,4 +99,13 @@ function Answers({ cell }: { readonly cell: CellView }) {
       {cell.more > 0 ? <p className="text-mute text-[13px]">Older answers are kept but not listed here.</p> : null}
     </>
   );
+}
+
+/** How long, in minutes from two on. */
+const long = (seconds: number) => (seconds < 120 ? `${seconds} s` : `${Math.round(seconds / 60)} min`);
+
+function lessonWords({ times, seconds, modelSeconds, modelMoves, last }: NonNullable<CellView["lesson"]>): string {
+  const often = times === 1 ? "once" : `${times} times`;
+  const moved = modelMoves === 0 ? "its model was not moved" : `moved its model for ${long(modelSeconds)}`;
+  return `Opened the lesson ${often}, ${long(seconds)} in all; ${moved}. Last on ${last}.`;
 }

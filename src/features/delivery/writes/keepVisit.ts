@@ -1,0 +1,51 @@
+import "server-only";
+import { number, object, string } from "yup";
+import { keepLessonVisit } from "@/db/queries/lessonVisits";
+import { demand } from "@/server/access/demand";
+import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
+import { uuid, validated } from "@/server/runtime/validated";
+import { freshRun } from "../reads/keptRuns";
+import { subjectOfRun } from "../reads/run";
+
+/** A lid closed over a lesson would count as hours of reading. */
+const MOST_MILLISECONDS = 30 * 60_000;
+const MOST_MOVES = 10_000;
+
+const milliseconds = () => number().min(0).required();
+const visitInput = object({
+  key: uuid(),
+  sittingId: string().required(),
+  skillId: string().required(),
+  /** How long ago it was opened, by the device's own reckoning. */
+  agoMilliseconds: milliseconds(),
+  milliseconds: milliseconds(),
+  modelMilliseconds: milliseconds(),
+  modelMoves: number().integer().min(0).required(),
+});
+
+/** Keeps that a student read a lesson of the work and how long; also later, when it waited on a device. Sent twice, it is kept once. */
+export async function keepVisit(context: Context, input: unknown): Promise<{ readonly kept: true }> {
+  const visit = validated(visitInput, input);
+  const { runtime, actor } = context;
+  const run = await freshRun(runtime, visit.sittingId);
+  if (!run) throw new Refusal("not-found", "This work is not on your list.");
+  demand(actor, "work-on", subjectOfRun(run));
+  if (!run.shelves.has(visit.skillId)) throw new Refusal("not-found", "This lesson does not belong to the work.");
+  const now = runtime.now();
+  const openedAt = Math.max(run.sitting.startedAt, now - Math.round(visit.agoMilliseconds));
+  const shown = Math.min(Math.round(visit.milliseconds), MOST_MILLISECONDS, now - openedAt);
+  await runtime.db.write((tx) =>
+    keepLessonVisit(tx, {
+      key: visit.key,
+      personId: run.personId,
+      sittingId: visit.sittingId,
+      skillId: visit.skillId,
+      openedAt,
+      milliseconds: shown,
+      modelMilliseconds: Math.min(Math.round(visit.modelMilliseconds), shown),
+      modelMoves: Math.min(visit.modelMoves, MOST_MOVES),
+    }),
+  );
+  return { kept: true };
+}
