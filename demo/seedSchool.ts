@@ -23,6 +23,7 @@ import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { fillBanks } from "./banks";
 import { ALDER, parts, ROWAN } from "./names";
+import { makeLanguageClass, otherClasses } from "./otherClasses";
 import { writeInOwnWords } from "./ownWords";
 import { RATIO_STRAND } from "./ratioStrand";
 import { installShippedContent } from "./shippedContent";
@@ -123,11 +124,13 @@ export async function seedSchool(
     insertClassStaff(tx, { id: runtime.newId(), classId: alder, personId: staffId("teo"), role: "co-teacher" }),
   );
   await importWholeSchool(simulation, schoolId);
+  const languageId = await makeLanguageClass(simulation, alder);
   const lastDay = lastSchoolDayBefore(today, school);
   await runTerm(simulation, {
     firstDay: start,
     lastDay,
     teacher,
+    others: await otherClasses(simulation, languageId, lastDay),
     progress: (share, what) => progress(0.04 + 0.92 * share, what),
   });
 

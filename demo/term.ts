@@ -9,11 +9,13 @@ import { reteachesOfGroups } from "@/db/queries/regroup";
 import { itemsOfSitting, type SittingItemRow } from "@/db/queries/sittings";
 import type { SittingChange } from "@/features/delivery/types";
 import { giveHint } from "@/features/delivery/writes/giveHint";
+import { keepVisit } from "@/features/delivery/writes/keepVisit";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { suggestions } from "@/features/regroup/reads/reteachGroups";
 import { assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
 import { assignWork } from "@/features/work/writes";
+import type { StaffActor } from "@/server/access/policy";
 import { drawerOf, versionsOf } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
 import { shelfOf } from "@/server/library/shelf";
@@ -30,6 +32,8 @@ interface Pupil {
   readonly classId: string;
   readonly mind: LearnerMind;
   readonly random: () => number;
+  /** Whether a lesson is opened after a miss: apart, so that it changes nothing else. */
+  readonly reads: () => number;
 }
 
 interface Given {
@@ -40,22 +44,41 @@ interface Given {
   readonly days: ReadonlyMap<string, readonly number[]>;
 }
 
+/** Another class beside the teacher's own: it practises the skills of its plan that begin on a day or later. */
+export interface OtherClass {
+  readonly classId: string;
+  readonly teacher: Context & { readonly actor: StaffActor };
+  readonly fromDay: number;
+}
+
 interface Course {
   readonly firstDay: number;
   readonly lastDay: number;
   readonly teacher: Context;
+  readonly others: readonly OtherClass[];
   readonly progress: (share: number, what: string) => void;
 }
 
 /** School days that a practice is given. */
 const PRACTICE_DAYS = 6;
 const BUDGET = 12;
+const STORY_GRADE = 6;
+const LOGITS_A_GRADE = 0.5;
+/** Of the misses after which a student opens the lesson. */
+const SHARE_READ = 0.15;
 
 /** Ten weeks of lessons: practice on each skill of the plan as it comes, two reteach groups, some stretch work. */
 export async function runTerm(simulation: Simulation, course: Course): Promise<void> {
   const { runtime, school, setNow } = simulation;
   const teacher = await staffContext(simulation, "noor");
   const pupils = await loadPupils(simulation, teacher.actor);
+  const others = await Promise.all(
+    course.others.map(async (other) => {
+      const classIds = [other.classId];
+      const own = await loadPupils(simulation, { classIds, schoolId: teacher.actor.schoolId });
+      return { ...other, pupils: own.map((pupil) => pupils.find(({ id }) => id === pupil.id) ?? pupil) };
+    }),
+  );
   const open: Given[] = [];
   const at = (day: number, time: string) => instantAt(school, dayOfNumber(day), time);
   const give = async (
@@ -64,11 +87,12 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
     skillIds: readonly string[],
     to: readonly Pupil[],
     dueDay: number,
+    by: Pick<OtherClass, "teacher" | "classId"> = { teacher, classId: to[0]?.classId ?? "" },
   ) => {
     const assignmentId = runtime.newId();
-    await assignWork(teacher, {
+    await assignWork(by.teacher, {
       assignmentId,
-      classId: to[0]?.classId,
+      classId: by.classId,
       title,
       instructions: "Take your time; the hint is there to be used.",
       skillIds,
@@ -119,6 +143,15 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
           );
       }
     }
+    for (const other of others) {
+      if (day < other.fromDay) continue;
+      for (const { fromDay, skillId } of await planOf(runtime.db.read, other.classId)) {
+        if (dayNumber(fromDay) !== day) continue;
+        for (const { mind } of other.pupils) mind.teach(skillId);
+        const dueDay = schoolDayAfter(day, PRACTICE_DAYS, school);
+        await give(day, library.skill(skillId).studentName, [skillId], other.pupils, dueDay, other);
+      }
+    }
     if (day === reteachDay)
       await reteachSomebody(simulation, day, pupils, open, "equivalent-ratios", "Mixtures, Tuesday");
     if (day === schoolDayAfter(course.firstDay, 40, school))
@@ -135,7 +168,11 @@ async function loadPupils(
   return students.map(({ person, classId }) => {
     const name = fullName(person);
     const random = seededRandom(`mind ${name}`);
-    return { id: person.id, name, classId, random, mind: new LearnerMind(learnerNamed(name), random) };
+    const learner = learnerNamed(name);
+    // Stories are told in grade 6; everybody else stands where their grade does, and whoever bears the same name there has no story.
+    const beyond = ((person.grade ?? STORY_GRADE) - STORY_GRADE) * LOGITS_A_GRADE;
+    const mind = new LearnerMind({ ...learner, ability: learner.ability + beyond }, random);
+    return { id: person.id, name, classId, random, mind, reads: seededRandom(`lessons ${name}`) };
   });
 }
 
@@ -213,9 +250,33 @@ async function sit(
       offline: false,
     });
     if (reply.outcome.status === "not-counted") return;
+    if (reply.outcome.status === "scored" && reply.outcome.feedback.verdict === "wrong" && pupil.reads() < SHARE_READ)
+      await readLesson(simulation, context, view.sittingId, shown.skillId, pupil);
     view = reply.sitting;
     if (view.current?.presentationId !== presentationId) done++;
   }
+}
+
+/** The student reads the lesson after a miss and, half of the time, moves its model. */
+async function readLesson(
+  { runtime, setNow }: Simulation,
+  context: Context,
+  sittingId: string,
+  skillId: string,
+  { reads }: Pupil,
+): Promise<void> {
+  const milliseconds = Math.round(20_000 + 70_000 * reads());
+  const moves = reads() < 0.5 ? Math.round(3 + 20 * reads()) : 0;
+  setNow(runtime.now() + milliseconds);
+  await keepVisit(context, {
+    key: runtime.newId(),
+    sittingId,
+    skillId,
+    agoMilliseconds: milliseconds,
+    milliseconds,
+    modelMilliseconds: moves === 0 ? 0 : Math.round(milliseconds / 2),
+    modelMoves: moves,
+  });
 }
 
 /** The teacher takes a suggested group for a skill, reteaches it, and gives practice and a check. */

@@ -1,5 +1,7 @@
 import { gzipSync } from "node:zlib";
-import { testSchool } from "~/tests/support/school";
+import { libraryOf } from "@/server/library/library";
+import { installShippedContent } from "~/demo/shippedContent";
+import { type TestSchool, testSchool } from "~/tests/support/school";
 import { startBare } from "./bench-bare";
 import { benchStudents } from "./bench-students";
 import { freePort, startApp } from "./steps.mjs";
@@ -51,9 +53,28 @@ export async function benchPage(folder: string): Promise<void> {
     console.log(`  ratio                          ${(sum(own) / sum(plain)).toFixed(2)}   (aim 1.60 or less)`);
     for (const { name, bytes } of own.sort((x, y) => y.bytes - x.bytes).slice(0, LARGEST))
       console.log(`    ${kilobytes(bytes).padStart(7)}  ${name}`);
+    await benchPayload(school, port, `/river/${assignment?.id}`, student?.cookie ?? "");
   } finally {
     bare.stop();
     child.kill("SIGKILL");
     school.close();
   }
+}
+
+/** What is sent of a student's page itself must not grow with the library: the same work with twelve skills in it and with all that ship. */
+async function benchPayload(school: TestSchool, port: number, path: string, cookie: string): Promise<void> {
+  const bytesOf = async () => {
+    const html = await fetch(`http://127.0.0.1:${port}${path}`, { headers: { cookie } }).then((reply) => reply.text());
+    if (!html.includes("data-presentation")) throw new Error("The page shows no item.");
+    return gzipSync(html).length;
+  };
+  const small = await bytesOf();
+  const before = (await libraryOf(school.runtime)).skills.length;
+  await installShippedContent(school.runtime);
+  const after = (await libraryOf(school.runtime)).skills.length;
+  const large = await bytesOf();
+  console.log("\nA student's page at work, gzip");
+  console.log(`  a library of ${before} skills         ${kilobytes(small)}`);
+  console.log(`  a library of ${after} skills        ${kilobytes(large)}`);
+  console.log(`  ratio                          ${(large / small).toFixed(2)}   (aim 1.05 or less)`);
 }

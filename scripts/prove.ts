@@ -3,6 +3,7 @@ import { proveEffort } from "./prove/effort";
 import { proveGrouping } from "./prove/grouping";
 import { proveMasteryChoices, provePractice, provePredictions } from "./prove/practice";
 import { proveReview } from "./prove/review";
+import { proveShippedDiagnostic } from "./prove/shippedDiagnostic";
 import { print } from "./prove/table";
 
 /** Simulated students with known truth and fixed seeds: what the core decides against what is true. */
@@ -10,6 +11,7 @@ print("Mastery declared, world by world", provePractice());
 print("Mastery by place, skill and choice", proveMasteryChoices());
 print("Answers predicted", provePredictions());
 print("Adaptive diagnostic", proveDiagnostic());
+print("Adaptive diagnostic in the shipped content", proveShippedDiagnostic());
 print("Spaced review", proveReview());
 print("Groups by need", await proveGrouping());
 print("Effort flag", proveEffort());

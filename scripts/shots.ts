@@ -61,6 +61,7 @@ async function teacherShots(): Promise<void> {
   await visit("", "today");
   await visit("/plan", "plan");
   await visit("/library/map", "skill-map");
+  await visit("/library/units/how-amounts-go-together", "unit");
   await visit("/library/items?find=sluice", "items");
   await click(page, "[data-item-link]");
   await page.waitForSelector("[data-preview]");
@@ -105,7 +106,6 @@ async function coordinatorShots(): Promise<void> {
     if (name) await shoot(page, name);
   };
   await visit("", "roster");
-  await visit("/roll-over", "roll-over");
   const wen = await studentNamed(page, "Wen Liangyu");
   await visit(`/access?student=${wen}`, "who-can-see");
   await visit("/import", "");

@@ -1,7 +1,6 @@
 import { seededRandom } from "@/core/numeric/seededRandom";
 import type { DiagnosticItem } from "@/core/selection/diagnostic/diagnosticState";
 import { normal } from "~/demo/learner";
-import { shippedDraws } from "./shippedDraws";
 
 const AREAS = ["number", "ratio", "expressions", "data"] as const;
 export const BLUEPRINT: Readonly<Record<string, number>> = { number: 3, ratio: 3, expressions: 2, data: 2 };
@@ -23,19 +22,4 @@ export function syntheticBank(size: number): DiagnosticItem[] {
       exposure: 0,
     };
   });
-}
-
-/** The shipped items, 40 draws each; every skill is an area. */
-export function shippedBank(): DiagnosticItem[] {
-  return shippedDraws(40).flatMap((skill) =>
-    skill.draws.map(({ itemId, seed, parameters }) => ({
-      id: `${itemId}#${seed}`,
-      strandId: "strand",
-      area: skill.id,
-      grade: skill.grade,
-      ...parameters,
-      seenDaysAgo: null,
-      exposure: 0,
-    })),
-  );
 }

@@ -211,13 +211,52 @@ it("the model of a skill is moved by keys, and says where it stands", async () =
   const pair = await page.waitForSelector("[role=slider][aria-label=Pair]");
   await pair?.evaluate((handle) => (handle as unknown as SVGElement).focus());
   await page.keyboard.press("ArrowRight");
-  await wait("30 litres belong to 2 minutes");
+  await wait("minutes: 2, litres: 30");
   await page.keyboard.press("End");
-  await wait("120 litres belong to 8 minutes");
+  await wait("minutes: 8, litres: 120");
   await click(page, "button ::-p-text(Show it large)");
   await page.waitForSelector("[role=dialog] [role=slider]");
   expect(await axeFindings(page)).toEqual([]);
   await page.keyboard.press("Escape");
+});
+
+it("a unit is read and studied, its notes are printed, and its check is assigned with everything filled in", async () => {
+  await page.goto(`${app.base}/desk/all/library/units`, { waitUntil: "networkidle0" });
+  await click(page, "main button ::-p-text(grade 6)");
+  await click(page, "main ol a ::-p-text(Rates and percents)");
+  await wait("Where students trip");
+  expect(await axeFindings(page)).toEqual([]);
+  await click(page, "a ::-p-text(Study it)");
+  await wait("Task 1, 15 minutes");
+  const isShown = () => page.$eval("#after-1", (note) => !(note as HTMLElement).hidden);
+  expect(await isShown()).toBe(false);
+  await page.focus("button[aria-controls=after-1]");
+  await page.keyboard.press("Enter");
+  await page.waitForSelector("#after-1:not([hidden])");
+  expect(await axeFindings(page)).toEqual([]);
+  await fill(page, "main textarea", "Leaflets from the shop.");
+  await page.keyboard.press("Tab");
+  await wait("Note kept.");
+  await click(page, "a ::-p-text(To the unit)");
+  await wait("Assessments to give");
+  expect(await page.$eval("main textarea", (note) => note.value)).toBe("Leaflets from the shop.");
+  await click(page, "main ol a ::-p-text(Unit rates)");
+  await click(page, "a ::-p-text(A sheet to print)");
+  await wait("Complete the sentences");
+  expect(await page.$eval("main", (main) => main.innerText.includes("Taught in"))).toBe(false);
+  await page.goBack();
+  await click(page, "a ::-p-text(Rates and percents)");
+  await wait("Assessments to give");
+  await click(page, "section:last-of-type div > div:last-child a ::-p-text(Assign it)");
+  await wait("Assign work");
+  const ticked = await page.$$eval("input[name=skillIds]:checked", (boxes) =>
+    boxes.map((box) => (box as HTMLInputElement).value),
+  );
+  expect(ticked).toEqual(["unit-rates", "comparing-rates", "percent-of-amounts"]);
+  expect(await page.$eval("input[name=title]", (field) => (field as HTMLInputElement).value)).toBe(
+    "End of Rates and percents",
+  );
+  expect(await page.$eval("input[name=items]", (field) => (field as HTMLInputElement).value)).toBe("12");
 });
 
 it("from a skill its items are found, looked at, gathered, copied into a bank of one's own and printed", async () => {

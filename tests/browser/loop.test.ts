@@ -67,6 +67,7 @@ it("walks the whole loop: roster file, practice, two students, evidence, group, 
     const page = await openPage(await browser.createBrowserContext(), 820, 1180);
     await signInPupil(page, app.base, pupil as { name: string; code: string; pin: string });
     await click(page, "a ::-p-text(Begin)");
+    if (pupil === pupils[0]) await threeHints(page);
     const first = await answerOnPage(app, page, "wrong");
     await wait(page, "one more try");
     await page.reload();
@@ -90,6 +91,8 @@ it("walks the whole loop: roster file, practice, two students, evidence, group, 
   await wait(teacher, "Added instead of scaled");
   await click(teacher, `button[aria-label^="${pupils[0]?.name.split(" ")[0]}"][aria-label*="Equivalent ratios"]`);
   await wait(teacher, "second try");
+  await wait(teacher, "3 hints");
+  await wait(teacher, "Opened the lesson once");
   await click(teacher, "button[aria-label='Close the answers']");
   await click(teacher, "button[aria-label='Put the 2 who added instead of scaled on the pull list']");
   await wait(teacher, "Pull list, 2");
@@ -145,3 +148,18 @@ it("walks the whole loop: roster file, practice, two students, evidence, group, 
   const figure = /went from (\d+) % to (\d+) %/.exec(outcome.replace(/\s+/g, " "));
   expect(Number(figure?.[2])).toBeGreaterThan(Number(figure?.[1]) + 20);
 });
+
+/** Hints come one at a time and stay, until there is none to ask for. */
+async function threeHints(page: Page): Promise<void> {
+  await click(page, "form button ::-p-text(Hint)");
+  for (const shown of [1, 2]) {
+    await page.waitForFunction(
+      (count) => document.querySelectorAll("form [aria-live] ol li").length === count,
+      {},
+      shown,
+    );
+    await click(page, "form button ::-p-text(Another hint)");
+  }
+  await page.waitForFunction(() => document.querySelectorAll("form [aria-live] ol li").length === 3);
+  expect(await page.$("form button ::-p-text(Another hint)")).toBe(null);
+}

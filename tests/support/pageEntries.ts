@@ -114,6 +114,10 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     needs: staff,
     params: () => ({ ...ownDesk(), unitId: "how-amounts-go-together" }),
   },
+  [ofDesk("/library/[skillId]/notes")]: {
+    needs: staff,
+    params: () => ({ ...ownDesk(), skillId: "equivalent-ratios" }),
+  },
   [ofDesk("/library/[skillId]")]: {
     needs: staff,
     params: () => ({ ...ownDesk(), skillId: "equivalent-ratios" }),

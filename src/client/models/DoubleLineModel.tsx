@@ -46,12 +46,12 @@ export function DoubleLineModel({ setting }: { readonly setting: ModelSetting })
           last={marks}
           step={step}
           label="Pair"
-          said={`${writeValue(place * by * rate)} ${top}, ${writeValue(place * by)} ${bottom}`}
+          said={`${bottom}: ${writeValue(place * by)}, ${top}: ${writeValue(place * by * rate)}`}
           move={setPlace}
         />
       </svg>
       <figcaption className="text-center text-[16px]" aria-live="polite">
-        <b>{writeValue(place * by * rate)}</b> {top} belong to <b>{writeValue(place * by)}</b> {bottom}
+        {bottom}: <b>{writeValue(place * by)}</b>, {top}: <b>{writeValue(place * by * rate)}</b>
       </figcaption>
     </figure>
   );

@@ -94,6 +94,11 @@ export function SkillPageView({
               </ol>
               <h2 className={`${HEAD} mt-6`}>Notes for students to complete</h2>
               <NotesToComplete notes={skill.teaching.notes} />
+              <p className="no-print mt-1.5">
+                <Link className="underline underline-offset-3" href={`${base}/library/${skill.id}/notes`}>
+                  A sheet to print
+                </Link>
+              </p>
             </>
           ) : null}
           <div className="no-print mt-6">

@@ -1,8 +1,8 @@
 import "server-only";
 import type { SubjectContent } from "../contentTypes";
 
-/** How much a subject holds, by strand and grade, as a table in Markdown: skills, and items in brackets. */
-export function countsTable({ subject, skills, standards, misconceptions, passages }: SubjectContent): string {
+/** How much a subject holds, by strand and grade, as a table in Markdown: skills with items in brackets, and units with weeks. */
+export function countsTable({ subject, skills, standards, misconceptions, passages, units }: SubjectContent): string {
   const grades = [...new Set(skills.map(({ grade }) => grade))].sort((x, y) => x - y);
   const strands = [...new Set(skills.map(({ strand }) => strand))].sort();
   const cell = (own: typeof skills) =>
@@ -23,5 +23,9 @@ export function countsTable({ subject, skills, standards, misconceptions, passag
       ),
     ),
     row("**all**", skills),
+    `| ${["**units** (weeks)", ...grades.map((grade) => weeksOf(units.filter((unit) => unit.grade === grade))), weeksOf(units)].join(" | ")} |`,
   ].join("\n");
 }
+
+const weeksOf = (units: SubjectContent["units"]): string =>
+  units.length === 0 ? "" : `${units.length} (${units.reduce((sum, { weeks }) => sum + weeks, 0)})`;
