@@ -42,6 +42,8 @@ export interface ItemRoom<Body, Drawn, Shown, Response> {
   readonly inOrder: (drawn: Drawn, ids: readonly string[]) => Drawn;
   /** Texts that there are to choose from; empty where something is to be written. */
   readonly optionTexts: (drawn: Drawn) => readonly string[];
+  /** The text that the part stands in, what there is to choose from in square brackets; absent where it has none of its own. */
+  readonly runningText?: (drawn: Drawn) => string;
   /** What a student's browser gets: nothing in it tells the answer. */
   readonly shown: (drawn: Drawn) => Shown;
   /** A response as a browser sends it, with stable ids in place of what was shown; null when it is none of this kind. */

@@ -5,6 +5,7 @@ import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { currentEntry } from "@/core/calendar/currentEntry";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { groupBy } from "@/core/collections/groupBy";
+import { askedText } from "@/core/items/askedText";
 import { clashesAmong } from "@/core/items/clashesAmong";
 import { roomOf } from "@/core/items/rooms";
 import { rational } from "@/core/numeric/rational";
@@ -271,7 +272,7 @@ async function pickedLines(context: Context, itemIds: readonly string[]): Promis
     const seed = Math.floor(runtime.random() * DRAWS_AN_ITEM);
     const contexts = Object.keys(versions.get(versionId)?.body.contexts ?? {});
     const item = drawIfKnown({ versionId, seed, context: contexts[seed % contexts.length] ?? "", optionOrder: null });
-    return item ? [{ itemId, skillId, seed, line: item.stem }] : [];
+    return item ? [{ itemId, skillId, seed, line: askedText(item) }] : [];
   });
 }
 

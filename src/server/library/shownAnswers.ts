@@ -1,4 +1,5 @@
 import "server-only";
+import { askedText } from "@/core/items/askedText";
 import type { DrawnItem } from "@/core/items/drawItem";
 import { responseWords } from "@/core/items/responseWords";
 import { type AnswerRow, scoresOfAnswers } from "@/db/queries/answerLog";
@@ -44,7 +45,7 @@ export async function shownAnswers(
     return {
       row,
       item,
-      stem: item?.stem ?? "This item is not in the library any more.",
+      stem: item ? askedText(item) : "This item is not in the library any more.",
       given: item ? responseWords(item, row.response).join("; ") : "",
       key: item?.parts.map(({ keyText }) => keyText).join("; ") ?? "",
       earned: scores.reduce((sum, { earned }) => sum + earned, 0),

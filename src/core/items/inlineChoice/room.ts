@@ -17,6 +17,14 @@ export const inlineChoiceRoom: ItemRoom<InlineChoiceBody, DrawnInlineChoice, Sho
       })),
     }),
     optionTexts: ({ gaps }) => gaps.flatMap(({ options }) => options.map(({ text }) => text)),
+    runningText: ({ text, gaps }) =>
+      text
+        .map((piece) => {
+          if (typeof piece === "string") return piece;
+          const options = gaps.find(({ id }) => id === piece.gap)?.options ?? [];
+          return `[${options.map((option) => option.text).join(" / ")}]`;
+        })
+        .join(""),
     shown: ({ text, gaps }) => ({
       pieces: text.map((piece) => {
         if (typeof piece === "string") return { text: piece };

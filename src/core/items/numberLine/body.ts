@@ -16,7 +16,7 @@ export type LineMarkBody =
 export interface NumberLineBody {
   readonly from: string;
   readonly to: string;
-  /** Distance of the places that can be marked. */
+  /** Distance of the places that can be marked. Written as a decimal ("0.02"), it makes the line write decimals, otherwise mixed numbers. */
   readonly step: string;
   /** Every so many places a tick carries its number; each tick unless stated. */
   readonly labelEvery?: string;
@@ -38,6 +38,7 @@ export type LineMark =
 export interface DrawnNumberLine {
   readonly from: Rational;
   readonly step: Rational;
+  readonly format: "mixed" | "decimal";
   /** Places that can be marked. */
   readonly places: number;
   readonly labelEvery: number;

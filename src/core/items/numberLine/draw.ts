@@ -18,7 +18,7 @@ export function draw(body: NumberLineBody, { values, itemId }: DrawSetting): Dra
     });
   const places = Math.floor(to.sub(from).div(step).valueOf()) + 1;
   const labelEvery = body.labelEvery === undefined ? 1 : numberFrom(body.labelEvery, values).valueOf();
-  const line = { from, step, places };
+  const line = { from, step, places, format: /\d?\.\d/.test(body.step) ? ("decimal" as const) : ("mixed" as const) };
   const placeOf = (text: string): number => {
     const place = numberFrom(text, values).sub(from).div(step);
     const at = place.valueOf();

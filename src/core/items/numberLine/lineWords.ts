@@ -4,10 +4,12 @@ import type { DrawnNumberLine, LineMark } from "./body";
 
 /**
  * The number at a place of a line, as it is written.
- * @example numberAt({ from: rational(1), step: rational(1, 2) }, 1) // "1 1/2"
+ * @example numberAt({ from: rational(1), step: rational(1, 2), format: "mixed" }, 1) // "1 1/2"
  */
-export const numberAt = ({ from, step }: Pick<DrawnNumberLine, "from" | "step">, place: number): string =>
-  writeNumber(from.add(step.mul(rational(place))), "mixed");
+export const numberAt = (
+  { from, step, format }: Pick<DrawnNumberLine, "from" | "step" | "format">,
+  place: number,
+): string => writeNumber(from.add(step.mul(rational(place))), format);
 
 /**
  * A mark as it is written: a number, or an inequality of x. `written`: the number at a place.

@@ -9,6 +9,7 @@ export const selectWordsRoom: ItemRoom<SelectWordsBody, DrawnSelectWords, ShownS
   order: () => [],
   inOrder: (drawn) => drawn,
   optionTexts: ({ pieces }) => pieces.flatMap(({ id, text }) => (id === null ? [] : [text.trim()])),
+  runningText: ({ pieces }) => pieces.map(({ id, text }) => (id === null ? text : `[${text}]`)).join(""),
   shown: ({ pieces }) => {
     const ids = idsOf(pieces);
     return {

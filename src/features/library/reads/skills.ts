@@ -1,4 +1,5 @@
 import "server-only";
+import { askedText, runningTexts } from "@/core/items/askedText";
 import { optionTexts } from "@/core/items/optionTexts";
 import { responseWords } from "@/core/items/responseWords";
 import { tellingMistakes } from "@/core/items/telling";
@@ -68,9 +69,10 @@ export async function skillPage({ runtime, actor }: Context, skillId: string, dr
       return [
         {
           itemId,
-          stem: item.stem,
+          stem: askedText(item),
           table: item.table,
-          options: optionTexts(item),
+          // What stands in a text is seen there.
+          options: runningTexts(item).length > 0 ? [] : optionTexts(item),
           answer: item.parts.map(({ keyText }) => keyText).join("; "),
           solution: item.solution,
           mistakes: tellingMistakes(item).map(({ misconceptionId, partId, response }) => ({

@@ -139,7 +139,7 @@ export function SkillPageView({
                 <b>
                   <MathText text={item.answer} />
                 </b>
-                . <MathText text={item.solution} />
+                {/[.?!]$/.test(item.answer) ? "" : "."} <MathText text={item.solution} />
               </p>
               <ul className="text-clay mt-1 text-[14px]">
                 {item.mistakes.map(({ answer, name }) => (
