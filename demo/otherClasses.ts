@@ -1,6 +1,7 @@
+import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { spreadPlan } from "@/core/calendar/spreadPlan";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
-import { replacePlan } from "@/db/queries/plan";
+import { planOf, replacePlan } from "@/db/queries/plan";
 import { staffOfClasses } from "@/db/queries/roster";
 import { makeClass } from "@/features/roster/writes/classes";
 import { actorOf } from "@/server/access/actorOf";
@@ -9,7 +10,7 @@ import { todayOf } from "@/server/runtime/school";
 import { type Simulation, staffContext } from "./simulation";
 import type { OtherClass } from "./term";
 
-/** What Teo reads and writes with 6 Alder, and the school days of each skill. */
+/** What 6 Alder reads and writes, and the school days of each skill. */
 const LANGUAGE_YEAR = [
   "pronouns",
   "main-idea-and-details",
@@ -18,12 +19,13 @@ const LANGUAGE_YEAR = [
   "old-roots",
   "exact-words",
 ];
-const LANGUAGE_DAYS = 9;
-/** Days before the last one from which each kind of class is simulated: enough to show, quick enough to seed. */
-const LANGUAGE_SINCE = 40;
+const LANGUAGE_DAYS = 5;
+/** Days before the last one on which the classes begin with Oxbow: enough to show, quick enough to seed. */
+const LANGUAGE_SINCE = 20;
 const OTHERS_SINCE = 6;
+const OTHERS_DAYS = 5;
 
-/** 6 Alder's language class, taught by its co-teacher: the same students, a plan of its own. */
+/** 6 Alder's language class: the same students, a plan of its own. Its co-teacher makes it; Noor joins it at the end. */
 export async function makeLanguageClass(simulation: Simulation, alderId: string): Promise<string> {
   const { runtime, school } = simulation;
   const teo = await staffContext(simulation, "teo");
@@ -35,9 +37,18 @@ export async function makeLanguageClass(simulation: Simulation, alderId: string)
     grade: 6,
     studentIds: students.map(({ person }) => person.id),
   });
-  const [term] = school.terms;
-  if (!term) throw new Error("The demo's school has no term.");
-  const spans = spreadPlan(LANGUAGE_YEAR, term.startDay, LANGUAGE_DAYS, school.calendar);
+  return classId;
+}
+
+/** A plan that begins on a day; what was planned before is forgotten. */
+async function replan(
+  { runtime, school }: Simulation,
+  classId: string,
+  skillIds: readonly string[],
+  fromDay: number,
+  days: number,
+): Promise<void> {
+  const spans = spreadPlan(skillIds, dayOfNumber(fromDay), days, school.calendar);
   await runtime.db.write((tx) =>
     replacePlan(
       tx,
@@ -45,7 +56,6 @@ export async function makeLanguageClass(simulation: Simulation, alderId: string)
       spans.map((span, place) => ({ ...span, id: runtime.newId(), classId, place })),
     ),
   );
-  return classId;
 }
 
 /** The classes beside Noor's that are seen at work: language in 6 Alder, and one class of each other grade. */
@@ -58,8 +68,13 @@ export async function otherClasses(
   const db = runtime.db.read;
   const marguerite = await staffContext(simulation, "marguerite");
   const ids = (await openClasses(db, marguerite.actor)).map(({ id }) => id);
-  const rows = (await classesById(db, ids)).filter(({ name, grade }) => name.endsWith("Alder") && grade !== 6);
-  const chosen = [languageId, ...rows.map(({ id }) => id)];
+  const others = (await classesById(db, ids)).filter(({ grade }) => grade !== 6);
+  await replan(simulation, languageId, LANGUAGE_YEAR, lastDay - LANGUAGE_SINCE, LANGUAGE_DAYS);
+  for (const { id } of others) {
+    const skillIds = (await planOf(db, id)).map(({ skillId }) => skillId);
+    await replan(simulation, id, skillIds, lastDay - OTHERS_SINCE, OTHERS_DAYS);
+  }
+  const chosen = [languageId, ...others.flatMap(({ id, name }) => (name.endsWith("Alder") ? [id] : []))];
   const staff = await staffOfClasses(db, chosen);
   return Promise.all(
     chosen.map(async (classId): Promise<OtherClass> => {

@@ -150,6 +150,9 @@ export async function seedSchool(
   progress(0.99, "banks");
   const { ownWordsId } = await fillBanks(simulation, dayOfNumber(today + 14));
   await writeInOwnWords(simulation, ownWordsId, lastDay);
+  await base.db.write((tx) =>
+    insertClassStaff(tx, { id: runtime.newId(), classId: languageId, personId: staffId("noor"), role: "teacher" }),
+  );
   progress(1, "done");
   return slips;
 }

@@ -22,7 +22,7 @@ const students = ["Amadi", "Ilse", "Caoimhe", "Emeka"].map(pick).filter(Boolean)
 console.log(`
 Oxbow is running at  http://localhost:${port}
 
-  Teacher    noor@kestrelweir.example   (Noor Halvorsen, 6 Alder and 6 Rowan)
+  Teacher    noor@kestrelweir.example   (Noor Halvorsen, 6 Alder and 6 Rowan, and language in 6 Alder)
   Co-teacher teo@kestrelweir.example    (Teo Brandvold, 6 Alder, and its language class)
   Specialist ife@kestrelweir.example    (Ife Castellane, a workshop across grades 5 and 6)
   Coordinator marguerite@kestrelweir.example   (Marguerite Osei-Lund; a second one: bastien@kestrelweir.example)

@@ -2,6 +2,7 @@ import "server-only";
 import { and, eq, inArray, isNotNull, isNull, notExists, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
+import { skills } from "../schema/library";
 import { classes, classStaff, enrollments, people } from "../schema/people";
 import { sittings } from "../schema/sittings";
 import { skillDays, skillStates } from "../schema/summaries";
@@ -142,12 +143,13 @@ export async function workCounts(
   return new Map(rows.map(({ assignmentId, ...counts }) => [assignmentId, counts]));
 }
 
-/** First answers of the classes' students from a day on. */
+/** First answers of the classes' students in some subjects from a day on. */
 export async function answersSince(
   db: Queryable,
   classIds: readonly string[],
   today: string,
   fromDay: number,
+  subjectIds: readonly string[],
 ): Promise<number> {
   const [found] = await db
     .select({ answered: sql<number>`coalesce(sum(${skillDays.answered}), 0)` })
@@ -158,6 +160,10 @@ export async function answersSince(
         inArray(skillDays.personId, studentIdsOf(db, classIds, today)),
         isNull(people.archivedAt),
         sql`${skillDays.day} >= ${fromDay}`,
+        inArray(
+          skillDays.skillId,
+          db.select({ id: skills.id }).from(skills).where(among(skills.subjectId, subjectIds)),
+        ),
       ),
     );
   return found?.answered ?? 0;
