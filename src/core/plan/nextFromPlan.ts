@@ -1,0 +1,104 @@
+import type { SchoolDay } from "../calendar/dayNumber";
+
+/** Where a part of a plan may be worked on. */
+export const PLAN_PLACES = ["school", "home", "both"] as const;
+export type PlanPlace = (typeof PLAN_PLACES)[number];
+
+/** At their own pace, or together with the class's dates. */
+export const PLAN_PACES = ["own", "class"] as const;
+export type PlanPace = (typeof PLAN_PACES)[number];
+
+/** A slot of a class's plan as a student meets it. */
+export interface OfferedSlot {
+  readonly id: string;
+  readonly skillIds: readonly string[];
+  readonly where: PlanPlace;
+  /** Null for a slot that is skipped. */
+  readonly dates: { readonly fromDay: SchoolDay; readonly targetDay: SchoolDay } | null;
+}
+
+export interface PlanStudent {
+  readonly isMastered: (skillId: string) => boolean;
+  /** Chance of mastery, 0 to 1; from the grade where nothing was answered. */
+  readonly chanceOf: (skillId: string) => number;
+  /** The slot at which the student begins; null for the first. What lies before it is passed over. */
+  readonly startSlotId: string | null;
+}
+
+export interface PlanMoment {
+  readonly pace: PlanPace;
+  readonly today: SchoolDay;
+  readonly place: "school" | "home";
+}
+
+/** What the plan gives a student next: a skill of a slot, or what is missing under it. */
+export interface PlanNext {
+  readonly slotId: string;
+  readonly skillId: string;
+  /** The skill of the slot that this is missing for; null where it is the slot's own. */
+  readonly missingForId: string | null;
+}
+
+/** Under this chance a prerequisite is taken for missing, and comes first. */
+export const MISSING_UNDER = 0.3;
+/** Steps down from a planned skill, at most. */
+const MOST_STEPS = 8;
+
+/**
+ * What a plan gives a student next; null when nothing of it is open. Mastered skills are passed over, and what may not be done at the place is not offered
+ * there. At their own pace students take the slots in order; with the class's dates those that have begun, the present one before what is left of earlier
+ * ones, and never a later one. A skill whose prerequisite is missing gives way to it, down to the first that stands on something.
+ * @param prerequisitesOf what a skill builds on directly
+ * @example nextFromPlan([{ id: "1", skillIds: ["a"], where: "both", dates: { fromDay: "2026-11-23", targetDay: "2026-11-27" } }], { isMastered: () => false, chanceOf: () => 0.5, startSlotId: null }, { pace: "own", today: "2026-11-23", place: "home" }, () => [])?.skillId // "a"
+ */
+export function nextFromPlan(
+  slots: readonly OfferedSlot[],
+  student: PlanStudent,
+  moment: PlanMoment,
+  prerequisitesOf: (skillId: string) => readonly string[],
+): PlanNext | null {
+  for (const { id: slotId, skillIds } of inTurn(slots, student, moment)) {
+    const open = skillIds.find((skillId) => !student.isMastered(skillId));
+    if (open === undefined) continue;
+    const skillId = standsOn(open, student, prerequisitesOf);
+    return { slotId, skillId, missingForId: skillId === open ? null : open };
+  }
+  return null;
+}
+
+function inTurn(
+  slots: readonly OfferedSlot[],
+  { startSlotId }: PlanStudent,
+  { pace, today, place }: PlanMoment,
+): readonly OfferedSlot[] {
+  const start = Math.max(
+    0,
+    slots.findIndex(({ id }) => id === startSlotId),
+  );
+  const offered = slots
+    .slice(start)
+    .filter(
+      ({ dates, where, skillIds }) => dates !== null && skillIds.length > 0 && (where === "both" || where === place),
+    );
+  if (pace === "own") return offered;
+  const begun = offered.filter(({ dates }) => dates !== null && dates.fromDay <= today);
+  const present = begun.filter(({ dates }) => dates !== null && dates.targetDay >= today);
+  return [...present, ...begun.filter((slot) => !present.includes(slot))];
+}
+
+/** The skill itself, or the missing one under it that stands on something. */
+function standsOn(
+  skillId: string,
+  { chanceOf, isMastered }: PlanStudent,
+  prerequisitesOf: (skillId: string) => readonly string[],
+): string {
+  let at = skillId;
+  const seen = new Set([at]);
+  for (let steps = 0; steps < MOST_STEPS; steps++) {
+    const missing = prerequisitesOf(at).find((id) => !seen.has(id) && !isMastered(id) && chanceOf(id) < MISSING_UNDER);
+    if (missing === undefined) return at;
+    seen.add(missing);
+    at = missing;
+  }
+  return at;
+}
