@@ -176,6 +176,11 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   [{ kind: "items-retired", facts: { items: 2 } }, "Retired 2 items"],
   [{ kind: "items-brought-back", facts: { items: 1 } }, "Brought 1 item back into use"],
   [{ kind: "note-kept", facts: { about: "item", shared: false } }, "Changed a note of one's own on an item"],
+  [
+    { kind: "plan-chosen", facts: { subject: "Mathematics", grade: 6, classes: 2 } },
+    "Planned the year of grade 6 in Mathematics for 2 classes",
+  ],
+  [{ kind: "plan-changed", facts: { what: "move", slot: "Ratios", classes: 1 } }, "Moved in the plan: Ratios"],
   [{ kind: "note-kept", facts: { about: "unit", shared: true } }, "Changed a note of one's own on a unit"],
   [
     { kind: "item-rescored", facts: { itemId: "own/key", version: 2 } },

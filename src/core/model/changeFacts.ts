@@ -127,6 +127,12 @@ export interface ChangeFacts {
     readonly gone: number;
   };
   "framework-followed": { readonly title: string };
+  "plan-chosen": { readonly subject: string; readonly grade: number; readonly classes: number };
+  "plan-changed": {
+    readonly what: "move" | "insert" | "remove" | "change";
+    readonly slot: string;
+    readonly classes: number;
+  };
   "note-kept": { readonly about: Noted; readonly shared: boolean };
   "item-rescored": { readonly itemId: string; readonly version: number };
   /** What was taken back. */
@@ -202,6 +208,8 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "passage-brought-back": "library",
   "framework-imported": "library",
   "framework-followed": "library",
+  "plan-chosen": "plan",
+  "plan-changed": "plan",
   "note-kept": "library",
   "item-rescored": "scores",
 };

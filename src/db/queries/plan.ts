@@ -1,7 +1,7 @@
 import "server-only";
-import { asc, eq } from "drizzle-orm";
+import { and, asc, eq, isNull } from "drizzle-orm";
 import type { Queryable } from "../queryable";
-import { planEntries } from "../schema/plan";
+import { planEntries, planSlots, plans } from "../schema/plan";
 import { among } from "./people";
 
 export async function planOf(db: Queryable, classId: string) {
@@ -20,4 +20,21 @@ export async function replacePlan(
 
 export async function plansOf(db: Queryable, classIds: readonly string[]) {
   return db.select().from(planEntries).where(among(planEntries.classId, classIds)).orderBy(asc(planEntries.place));
+}
+
+export type PlanRow = typeof plans.$inferSelect;
+export type PlanSlotRow = typeof planSlots.$inferSelect;
+
+/** A class's own plan; null while it has none but its entries. */
+export async function planOfClass(db: Queryable, classId: string): Promise<PlanRow | null> {
+  const [found] = await db
+    .select()
+    .from(plans)
+    .where(and(eq(plans.classId, classId), isNull(plans.archivedAt)));
+  return found ?? null;
+}
+
+/** The slots of a plan in their order. */
+export async function slotsOfPlan(db: Queryable, planId: string): Promise<PlanSlotRow[]> {
+  return db.select().from(planSlots).where(eq(planSlots.planId, planId)).orderBy(asc(planSlots.place));
 }

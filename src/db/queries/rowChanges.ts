@@ -11,7 +11,7 @@ import { followedFrameworks, frameworks, standardLinks, standards } from "../sch
 import { notes } from "../schema/notes";
 import { passages, passageVersions } from "../schema/passages";
 import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
-import { planEntries } from "../schema/plan";
+import { planEntries, planSlots, plans } from "../schema/plan";
 import { groupMembers, groupShares, groups } from "../schema/regroup";
 import { reteaches, reteachStudents } from "../schema/reteach";
 import { interests, supports } from "../schema/students";
@@ -30,6 +30,8 @@ const TABLES = {
   classStaff,
   enrollments,
   planEntries,
+  plans,
+  planSlots,
   works,
   parts,
   partSkills,

@@ -81,6 +81,9 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "framework-imported":
     "{isNew, select, yes {Brought the standards “{title}” in: {added, plural, one {# entry} other {# entries}}} other {Brought “{title}” up to date: {added} added, {changed} changed, {gone} gone}}",
   "framework-followed": "Reports follow “{title}”",
+  "plan-chosen": "Planned the year of grade {grade} in {subject}{classes, plural, one {} other { for # classes}}",
+  "plan-changed":
+    "{what, select, move {Moved} insert {Put in} remove {Took out} other {Changed}} in the plan{classes, plural, one {} other { of # classes}}: {slot}",
   "note-kept": "Changed a note of one's own on {about, select, skill {a skill} unit {a unit} other {an item}}",
   "item-rescored": "Judged the answers to {itemId} by version {version} of its key",
 };
