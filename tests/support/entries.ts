@@ -158,6 +158,10 @@ const library =
   (name: string) =>
   (...input: unknown[]) =>
     action("@/features/library/actions", name, ...input);
+const plan =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/plan/actions", name, ...input);
 const work =
   (name: string) =>
   (...input: unknown[]) =>
@@ -426,6 +430,22 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "regroup/endGroupShareAction": {
     needs: ofGroup("share"),
     call: ({ groupId, shareId }) => regroup("endGroupShareAction")({ groupId, shareId }),
+  },
+  "plan/choosePlanAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) =>
+      plan("choosePlanAction")({
+        classIds: [classId],
+        subjectId: "mathematics",
+        grade: 6,
+        firstDay: "2026-11-30",
+        weekdays: [1],
+      }),
+  },
+  "plan/changePlanAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) =>
+      plan("changePlanAction")({ classIds: [classId], what: "insert", slot: { id: id(), title: "Trip" }, place: 0 }),
   },
   "work/assignAction": {
     needs: ofClass("change"),

@@ -1,5 +1,5 @@
 import { type AnySQLiteColumn, index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import { PLAN_PACES, PLAN_PLACES } from "../../core/plan/nextFromPlan";
+import { PLAN_PACES, PLAN_PLACES } from "../../core/model/planPlace";
 import { skills, subjects } from "./library";
 import { classes, people, schools } from "./people";
 import { units } from "./units";

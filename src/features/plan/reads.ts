@@ -1,72 +1,178 @@
 import "server-only";
 import { format } from "date-fns";
+import type { SchoolDay } from "@/core/calendar/dayNumber";
+import { termAround } from "@/core/calendar/termOn";
+import { orderFaults } from "@/core/plan/orderFaults";
+import { shareDone } from "@/core/plan/shareDone";
+import { classScope } from "@/core/roster/classScope";
 import { classesById } from "@/db/queries/people";
-import { demandClasses } from "@/server/access/subjects";
+import { demandStaff } from "@/server/access/demand";
+import { may } from "@/server/access/policy";
+import { classSubjects, demandClasses } from "@/server/access/subjects";
 import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
+import { type Library, type LibrarySkill, libraryOf } from "@/server/library/library";
+import { type ClassPlan, classPlanOf } from "@/server/plan/classPlan";
+import type { ClassSlot } from "@/server/plan/classSlot";
+import { slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
 import { positionIn, SHARE_WANTED } from "./position";
-import type { PlanEntryView, PlanView } from "./types";
+import type { PlanChoice, PlannedSkillView, PlanSlotView, PlanView } from "./types";
 
-/** The plan of one class: its skills in order, with dates and where the class stands. */
+/** The plan of one class: its slots in order, with dates, what stands in the way, and where the class stands. */
 export async function planView(context: Context, classId: string): Promise<PlanView> {
   await demandClasses(context, "see", [classId]);
-  const classroom = await loadClassroom(context.runtime, context.actor.schoolId, [classId]);
-  const classes = await classesById(context.runtime.db.read, [classId]);
-  const entries = entriesOf(classroom);
+  const staff = demandStaff(context.actor);
+  const { runtime } = context;
+  const [plan, library, classroom, [subject]] = await Promise.all([
+    classPlanOf(runtime.db.read, runtime, classId),
+    libraryOf(runtime),
+    loadClassroom(runtime, staff.schoolId, [classId]),
+    classSubjects(runtime.db.read, staff, [classId]),
+  ]);
+  const skills = new Map(library.skillsAt(staff.schoolId).map((skill) => [skill.id, skill]));
+  const shares = new Map(classroom.plan.map((entry) => [entry.skillId, skillView(classroom, skills, entry)]));
+  const slots = plan.slots.map((slot, place) => slotView(plan, slot, place, library, shares));
+  const reached = (skillId: string) => shares.get(skillId)?.reached ?? false;
+  const planned = new Set(plan.slots.flatMap(({ skillIds }) => skillIds));
+  const own = library.skills.filter((skill) => skill.subjectId === plan.subjectId && !planned.has(skill.id));
   return {
-    className: classes.find(({ id }) => id === classId)?.name ?? "",
-    entries,
-    position: positionOf(classroom, entries),
+    classId,
+    className: plan.class.name,
+    mayChange: subject !== undefined && may(staff, "change", subject),
+    position: positionOf(classroom, shares),
+    done: shareDone(plan.slots, reached),
+    slots,
+    faults: faultsOf(plan, library),
+    sisters: await sistersOf(context, plan, library),
+    choice: choiceOf(plan, library),
+    units: library.units
+      .filter((unit) => unit.subjectId === plan.subjectId && !plan.slots.some(({ unitId }) => unitId === unit.id))
+      .map(({ id, name, grade }) => ({ id, name, grade })),
+    skills: own.map(({ id, name, grade }) => ({ id, name, grade })),
   };
 }
 
-function entriesOf({ plan, skills, students, today }: Classroom): PlanEntryView[] {
-  return plan.flatMap((entry) => {
-    const skill = skills.find(({ id }) => id === entry.skillId);
-    if (!skill) return [];
-    const gauges = students.map((student) => student.gauges.get(skill.id)).filter((gauge) => gauge !== undefined);
-    const known = gauges.filter(({ tooLittle }) => !tooLittle);
-    const secure = known.filter(({ level }) => level === "secure" || level === "extending").length;
-    // What was mastered once and has faded since is a matter for review, not for the plan.
-    const there = known.filter(
-      ({ level, mark }) => mark === "faded" || level === "secure" || level === "extending",
-    ).length;
-    return [
-      {
-        skillId: skill.id,
-        name: skill.name,
-        grade: skill.grade,
-        code: skill.standards[0]?.code ?? "",
-        fromDay: dayWords(entry.fromDay),
-        targetDay: dayWords(entry.targetDay),
-        place: entry.targetDay < today ? "past" : entry.fromDay > today ? "ahead" : "now",
-        secure,
-        developing: known.filter(({ level }) => level === "developing").length,
-        beginning: known.filter(({ level }) => level === "beginning").length,
-        tooLittle: gauges.length - known.length,
-        students: gauges.length,
-        reached: gauges.length > 0 && there / gauges.length >= SHARE_WANTED,
-        there,
-        buildsOn: skill.prerequisites.map((id) => skills.find((other) => other.id === id)?.name ?? ""),
-      } satisfies PlanEntryView,
-    ];
-  });
+function skillView(
+  { students }: Classroom,
+  skills: ReadonlyMap<string, LibrarySkill>,
+  { skillId, fromDay, targetDay }: Classroom["plan"][number],
+): PlannedSkillView {
+  const skill = skills.get(skillId);
+  const gauges = students.flatMap((student) => student.gauges.get(skillId) ?? []);
+  const known = gauges.filter(({ tooLittle }) => !tooLittle);
+  const at = (...levels: readonly string[]) =>
+    known.filter(({ level }) => level !== null && levels.includes(level)).length;
+  // What was mastered once and has faded since is a matter for review, not for the plan.
+  const there = known.filter(
+    ({ level, mark }) => mark === "faded" || level === "secure" || level === "extending",
+  ).length;
+  return {
+    id: skillId,
+    name: skill?.name ?? "",
+    code: skill?.standards[0]?.code ?? "",
+    grade: skill?.grade ?? 0,
+    days: fromDay === targetDay ? dayWords(fromDay) : `${dayWords(fromDay)} to ${dayWords(targetDay)}`,
+    secure: at("secure", "extending"),
+    developing: at("developing"),
+    beginning: at("beginning"),
+    tooLittle: gauges.length - known.length,
+    students: gauges.length,
+    reached: gauges.length > 0 && there / gauges.length >= SHARE_WANTED,
+    there,
+  };
 }
 
-function positionOf(
-  { plan, today, school, skills }: Classroom,
-  entries: readonly PlanEntryView[],
-): PlanView["position"] {
+function slotView(
+  { dates, today, school }: ClassPlan,
+  slot: ClassSlot,
+  place: number,
+  library: Library,
+  shares: ReadonlyMap<string, PlannedSkillView>,
+): PlanSlotView {
+  const own = dates[place]?.dates ?? null;
+  const term = termAround(school.terms, today);
+  return {
+    id: slot.id,
+    version: slot.version,
+    title: slotTitle(slot, library),
+    unitId: slot.unitId,
+    lessons: slot.lessons,
+    skipped: slot.skipped,
+    counted: slot.counted,
+    whereAt: slot.whereAt,
+    ownDay: slot.fromDay,
+    days: own ? { from: dayWords(own.fromDay), to: dayWords(own.targetDay) } : null,
+    place: own === null ? "none" : own.targetDay < today ? "past" : own.fromDay > today ? "ahead" : "now",
+    beyondTerm: own !== null && term !== null && own.targetDay > term.endDay,
+    skills: slot.skillIds.flatMap((id) => shares.get(id) ?? []),
+  };
+}
+
+function positionOf({ plan, today, school }: Classroom, shares: ReadonlyMap<string, PlannedSkillView>) {
   const planned = plan.map(({ skillId, targetDay }) => {
-    const entry = entries.find((candidate) => candidate.skillId === skillId);
-    return {
-      skillId,
-      name: skills.find(({ id }) => id === skillId)?.name ?? "",
-      targetDay,
-      shareSecure: entry && entry.students > 0 ? entry.there / entry.students : 0,
-    };
+    const share = shares.get(skillId);
+    const secure = share && share.students > 0 ? share.there / share.students : 0;
+    return { skillId, name: share?.name ?? "", targetDay, shareSecure: secure };
   });
   return positionIn(planned, today, school);
 }
 
-const dayWords = (day: string) => format(new Date(`${day}T12:00:00`), "d MMM");
+function faultsOf(plan: ClassPlan, library: Library): PlanView["faults"] {
+  const taught = plan.slots.filter(({ skipped }) => !skipped);
+  const under = new Map(library.skills.map(({ id, prerequisites }) => [id, prerequisites]));
+  return orderFaults(taught, (id) => under.get(id) ?? []).flatMap(({ slotId, skillId, buildsOnId, laterSlotId }) => {
+    const [slot, later] = [slotId, laterSlotId].map((id) => plan.slots.find((one) => one.id === id));
+    if (!slot || !later) return [];
+    return [
+      {
+        slotId,
+        version: slot.version,
+        skill: library.skill(skillId).name,
+        buildsOn: library.skill(buildsOnId).name,
+        laterSlot: slotTitle(later, library),
+        // Behind the later one, once this is taken out.
+        repairPlace: plan.slots.indexOf(later),
+      },
+    ];
+  });
+}
+
+async function sistersOf(context: Context, plan: ClassPlan, library: Library): Promise<PlanView["sisters"]> {
+  const { runtime } = context;
+  const staff = demandStaff(context.actor);
+  const subjects = library.subjectsAt(staff.schoolId);
+  const all = await classesById(runtime.db.read, staff.classIds);
+  const mine = all.filter(
+    ({ id, subject }) =>
+      id !== plan.class.id && classScope([subject], subjects).some((one) => one.id === plan.subjectId),
+  );
+  const asked = await classSubjects(
+    runtime.db.read,
+    staff,
+    mine.map(({ id }) => id),
+  );
+  return mine.flatMap(({ id, name }, place) => {
+    const subject = asked[place];
+    return subject && may(staff, "change", subject) ? [{ id, name }] : [];
+  });
+}
+
+function choiceOf(plan: ClassPlan, library: Library): PlanChoice {
+  const subjects = library.subjects.flatMap(({ id, name }) => {
+    const units = library.units.filter(({ subjectId }) => subjectId === id);
+    const grades = [...new Set(units.map(({ grade }) => grade))].map((grade) => {
+      const own = units.filter((unit) => unit.grade === grade);
+      return { grade, units: own.length, weeks: own.reduce((sum, { weeks }) => sum + weeks, 0) };
+    });
+    return grades.length > 0 ? [{ id, name, grades }] : [];
+  });
+  return {
+    subjects,
+    subjectId: subjects.some(({ id }) => id === plan.subjectId) ? plan.subjectId : (subjects[0]?.id ?? ""),
+    grade: plan.class.grade,
+    firstDay: plan.firstDay,
+    weekdays: plan.calendar.weekdays,
+  };
+}
+
+const dayWords = (day: SchoolDay) => format(new Date(`${day}T12:00:00`), "d MMM");

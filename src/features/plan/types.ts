@@ -1,16 +1,69 @@
+import type { PlanPlace } from "@/core/model/planPlace";
+
 export interface PlanView {
+  readonly classId: string;
   readonly className: string;
+  /** May change it; others look on. */
+  readonly mayChange: boolean;
   readonly position: { readonly text: string; readonly short: string; readonly daysAhead: number };
-  readonly entries: readonly PlanEntryView[];
+  /** Of the counted part, how many of the skills half the class have; null where nothing counts. */
+  readonly done: { readonly done: number; readonly of: number } | null;
+  readonly slots: readonly PlanSlotView[];
+  /** What comes before what it builds on, with the place that mends it. */
+  readonly faults: readonly {
+    readonly slotId: string;
+    readonly version: number;
+    readonly skill: string;
+    readonly buildsOn: string;
+    readonly laterSlot: string;
+    readonly repairPlace: number;
+  }[];
+  /** Other classes of the actor's in the same subject, whose plans may be changed along with it. */
+  readonly sisters: readonly { readonly id: string; readonly name: string }[];
+  readonly choice: PlanChoice;
+  /** What can be put in: units and skills of the subject that are not planned. */
+  readonly units: readonly { readonly id: string; readonly name: string; readonly grade: number }[];
+  readonly skills: readonly { readonly id: string; readonly name: string; readonly grade: number }[];
 }
-export interface PlanEntryView {
-  readonly skillId: string;
-  readonly name: string;
+
+/** What a year's plan can be chosen from. */
+export interface PlanChoice {
+  readonly subjects: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly grades: readonly { readonly grade: number; readonly units: number; readonly weeks: number }[];
+  }[];
+  readonly subjectId: string;
   readonly grade: number;
+  readonly firstDay: string;
+  readonly weekdays: readonly number[];
+}
+
+export interface PlanSlotView {
+  readonly id: string;
+  readonly version: number;
+  readonly title: string;
+  readonly unitId: string | null;
+  readonly lessons: number;
+  readonly skipped: boolean;
+  readonly counted: boolean;
+  readonly whereAt: PlanPlace;
+  /** A day of its own, which it waits for. */
+  readonly ownDay: string | null;
+  /** In words; null where it has none. */
+  readonly days: { readonly from: string; readonly to: string } | null;
+  readonly place: "past" | "now" | "ahead" | "none";
+  /** It ends after the last day of the term. */
+  readonly beyondTerm: boolean;
+  readonly skills: readonly PlannedSkillView[];
+}
+
+export interface PlannedSkillView {
+  readonly id: string;
+  readonly name: string;
   readonly code: string;
-  readonly fromDay: string;
-  readonly targetDay: string;
-  readonly place: "past" | "now" | "ahead";
+  readonly grade: number;
+  readonly days: string;
   readonly secure: number;
   /** Secure now, or mastered at some time. */
   readonly there: number;
@@ -19,5 +72,4 @@ export interface PlanEntryView {
   readonly tooLittle: number;
   readonly students: number;
   readonly reached: boolean;
-  readonly buildsOn: readonly string[];
 }

@@ -1,30 +1,18 @@
 import "server-only";
 import type { SchoolDay } from "@/core/calendar/dayNumber";
 import { termAround } from "@/core/calendar/termOn";
+import type { PlanPace } from "@/core/model/planPlace";
 import { datesOfSlots, type SlotDates } from "@/core/plan/datesOfSlots";
 import { type LessonCalendar, lessonsBetween } from "@/core/plan/lessonDays";
-import type { PlanPace } from "@/core/plan/nextFromPlan";
 import { classScope } from "@/core/roster/classScope";
 import { type ClassRow, classesById } from "@/db/queries/people";
 import { type PlanRow, type PlanSlotRow, planOf, planOfClass, slotsOfPlan } from "@/db/queries/plan";
 import type { Queryable } from "@/db/queryable";
-import type { SlotContent } from "@/db/schema/plan";
 import { libraryOf } from "@/server/library/library";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
-import { newSlot } from "./newSlot";
-
-/** A slot of a class's plan as it is worked with. */
-export interface ClassSlot extends SlotContent {
-  readonly id: string;
-  readonly fromDay: SchoolDay | null;
-  readonly skipped: boolean;
-  readonly workId: string | null;
-  readonly originId: string | null;
-  readonly originWas: SlotContent | null;
-  readonly version: number;
-}
+import { type ClassSlot, newSlot } from "./classSlot";
 
 /** A class's plan with its dates. */
 export interface ClassPlan {

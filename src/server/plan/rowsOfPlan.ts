@@ -4,7 +4,8 @@ import { skillsInSlot } from "@/core/plan/skillsInSlot";
 import { added, changed } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import type { Runtime } from "@/server/runtime/runtime";
-import type { ClassPlan, ClassSlot } from "./classPlan";
+import type { ClassPlan } from "./classPlan";
+import type { ClassSlot } from "./classSlot";
 
 /** What a class's plan may become. */
 export type NextPlan = Pick<ClassPlan, "firstDay" | "calendar" | "runsItself" | "pace" | "slots"> & {

@@ -1,85 +1,138 @@
-import Link from "next/link";
+"use client";
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { parseAsString, useQueryState } from "nuqs";
+import { useState } from "react";
+import { useRun } from "@/client/useRun";
+import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
-import type { PlanEntryView, PlanView } from "../types";
+import { PrintButton } from "@/ui/layout/PrintButton";
+import { Button } from "@/ui/primitives/Button";
+import { changePlanAction } from "../actions";
+import type { PlanView } from "../types";
+import { ChoosePlan } from "./ChoosePlan";
+import type { ChangeSlot } from "./changeSlot";
+import { Faults } from "./Faults";
+import { PlanSettings, type Reach } from "./PlanSettings";
+import { PutIn } from "./PutIn";
+import { SlotRow } from "./SlotRow";
+import { SlotSide } from "./SlotSide";
 
-/** The plan of a class in its order, with dates, and how much of each skill is there. */
+/** Drags begin after a few pixels, so that a click stays a click. */
+const DRAG_FROM_PIXELS = 6;
+
+/** The plan of a class: slots in order with their dates, moved by hand or by keys, and what belongs to each. */
 export function PlanPage({ view, base }: { readonly view: PlanView; readonly base: string }) {
+  const run = useRun(undoAction);
+  const [slotId, setSlotId] = useQueryState("slot", parseAsString);
+  const [reach, setReach] = useState<Reach>({ behind: "move-along", sisterIds: [] });
+  const [dialog, setDialog] = useState<"choose" | "put-in" | null>(null);
+  const [dragged, setDragged] = useState<string | null>(null);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PIXELS } }));
+  const classIds = [view.classId, ...reach.sisterIds];
+  const send = (change: object, said: string) =>
+    run(
+      () => changePlanAction({ classIds, behind: reach.behind, ...change }),
+      ({ without }) => (without.length === 0 ? said : `${said} ${without.join(" and ")}: no such slot.`),
+    );
+  const change: ChangeSlot = (slot, wanted, said) => send({ slotId: slot.id, version: slot.version, ...wanted }, said);
+  const drop = ({ active, over }: DragEndEvent) => {
+    setDragged(null);
+    const from = view.slots.findIndex(({ id }) => id === active.id);
+    const slot = view.slots[from];
+    if (!slot || over === null) return;
+    const gap = Number(over.id);
+    const place = gap > from ? gap - 1 : gap;
+    if (place !== from) change(slot, { what: "move", place }, `“${slot.title}” moved.`);
+  };
+  const chosen = view.slots.find(({ id }) => id === slotId) ?? view.slots.find(({ place }) => place === "now");
   return (
     <div className="px-5 py-4">
-      <PageHead
-        title={`Plan of ${view.className}`}
-        sub={`${view.position.text}. A skill counts as reached when half the class are Secure or have mastered it once.`}
+      <PageHead title={`Plan of ${view.className}`} sub={subOf(view)}>
+        {view.mayChange ? (
+          <>
+            <Button look={view.slots.length === 0 ? "main" : "plain"} onClick={() => setDialog("choose")}>
+              Choose a year
+            </Button>
+            <Button onClick={() => setDialog("put-in")}>Put something in</Button>
+          </>
+        ) : null}
+        <PrintButton />
+      </PageHead>
+      {view.mayChange ? <PlanSettings view={view} reach={reach} set={setReach} /> : null}
+      <Faults
+        view={view}
+        repair={(fault) =>
+          send(
+            { what: "move", slotId: fault.slotId, version: fault.version, place: fault.repairPlace },
+            "Moved behind what it builds on.",
+          )
+        }
       />
-      {view.entries.length === 0 ? <p className="text-mute py-8">This class has no plan yet.</p> : null}
-      <table className="w-full text-[15px]">
-        <thead className="text-mute text-left text-[14px]">
-          <tr>
-            <th className="w-8 py-1" />
-            <th className="w-64 font-normal">Skill</th>
-            <th className="w-44 font-normal">Dates</th>
-            <th className="w-[27rem] font-normal">Where the class stands</th>
-            <th className="font-normal">Builds on</th>
-          </tr>
-        </thead>
-        <tbody>
-          {view.entries.map((entry, place) => (
-            <tr key={entry.skillId} className={`border-hair border-t ${entry.place === "now" ? "bg-bank" : ""}`}>
-              <td className="text-mute py-2 pl-1">{place + 1}</td>
-              <td>
-                <Link
-                  className="decoration-hair font-semibold underline underline-offset-3"
-                  href={`${base}/library/${entry.skillId}`}
-                >
-                  {entry.name}
-                </Link>
-                <span className="text-mute block text-[13px]">
-                  grade {entry.grade}, {entry.code}
-                </span>
-              </td>
-              <td
-                className={
-                  entry.place === "now" ? "font-semibold" : entry.place === "past" && !entry.reached ? "text-clay" : ""
-                }
-              >
-                {entry.fromDay} to {entry.targetDay}
-                {entry.place === "now" ? ", now" : ""}
-              </td>
-              <td>
-                <Share entry={entry} />
-              </td>
-              <td className="text-mute text-[14px]">{entry.buildsOn.join(", ")}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {view.slots.length === 0 ? (
+        <p className="text-mute py-8">This class has no plan yet. Choose a year to begin with, or put something in.</p>
+      ) : (
+        <div className="grid gap-x-8 lg:grid-cols-[minmax(0,1fr)_18rem]">
+          <DndContext
+            sensors={sensors}
+            collisionDetection={closestCenter}
+            onDragStart={({ active }) => setDragged(String(active.id))}
+            onDragCancel={() => setDragged(null)}
+            onDragEnd={drop}
+          >
+            <ol aria-label="Slots" aria-busy={run.busy} className="text-[15px]">
+              {view.slots.map((slot, place) => (
+                <SlotRow
+                  key={slot.id}
+                  slot={slot}
+                  place={place}
+                  last={view.slots.length - 1}
+                  mayChange={view.mayChange}
+                  isChosen={slot === chosen}
+                  isDragging={dragged !== null}
+                  choose={() => void setSlotId(slot.id)}
+                  change={change}
+                />
+              ))}
+            </ol>
+            <DragOverlay dropAnimation={null} style={{ width: "auto", height: "auto" }}>
+              {dragged ? (
+                <p className="bg-paper border-ink border-[1.5px] px-2 py-0.5 text-[15px] font-semibold whitespace-nowrap shadow-lg">
+                  {view.slots.find(({ id }) => id === dragged)?.title}
+                </p>
+              ) : null}
+            </DragOverlay>
+          </DndContext>
+          {chosen ? <SlotSide key={chosen.id} slot={chosen} base={base} /> : null}
+        </div>
+      )}
+      <ChoosePlan
+        key={`choose ${view.classId}`}
+        view={view}
+        sisterIds={reach.sisterIds}
+        open={dialog === "choose"}
+        close={() => setDialog(null)}
+      />
+      <PutIn
+        key={`put in ${view.classId}`}
+        view={view}
+        open={dialog === "put-in"}
+        close={() => setDialog(null)}
+        put={(wanted, said) => send({ what: "insert", ...wanted }, said)}
+      />
     </div>
   );
 }
 
-function Share({ entry }: { readonly entry: PlanEntryView }) {
-  const parts = [
-    { name: "Secure", count: entry.secure, colour: "var(--level-2)" },
-    { name: "Developing", count: entry.developing, colour: "var(--level-1)" },
-    { name: "Beginning", count: entry.beginning, colour: "var(--level-0)" },
-    { name: "too little evidence", count: entry.tooLittle, colour: "var(--gauge)" },
-  ];
-  return (
-    <span
-      className="flex items-center gap-3"
-      role="img"
-      aria-label={parts.map(({ name, count }) => `${count} ${name}`).join(", ")}
-    >
-      <span className="relative flex h-3.5 w-44 gap-px">
-        {parts.map(({ name, count, colour }) =>
-          count > 0 ? <i key={name} title={`${count} ${name}`} style={{ flex: count, background: colour }} /> : null,
-        )}
-        <i className="bg-ink absolute -top-0.5 -bottom-0.5 left-1/2 w-[1.5px]" title="half the class" />
-      </span>
-      <span className="text-[14px]">
-        {entry.secure} Secure{entry.there > entry.secure ? `, ${entry.there - entry.secure} mastered before` : ""}, of{" "}
-        {entry.students}
-        {entry.reached ? ": reached" : ""}
-      </span>
-    </span>
-  );
+function subOf({ position, done, slots }: PlanView): string {
+  if (slots.length === 0) return "No skills are planned.";
+  const share = done ? ` ${done.done} of ${done.of} counted skills are there in half the class.` : "";
+  return `${position.text}.${share}`;
 }

@@ -1,14 +1,15 @@
 import "server-only";
 import { array, boolean, type InferType, mixed, number, object, string } from "yup";
 import { isDay } from "@/core/calendar/isDay";
+import { PLAN_PLACES } from "@/core/model/planPlace";
 import { editSlots, type SlotEdit } from "@/core/plan/editSlots";
-import { PLAN_PLACES } from "@/core/plan/nextFromPlan";
 import type { RowChange } from "@/db/schema/history";
 import { demandClasses } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
 import { type Library, libraryOf } from "@/server/library/library";
-import { type ClassPlan, type ClassSlot, classPlanOf } from "@/server/plan/classPlan";
-import { newSlot } from "@/server/plan/newSlot";
+import { type ClassPlan, classPlanOf } from "@/server/plan/classPlan";
+import type { ClassSlot } from "@/server/plan/classSlot";
+import { newSlot } from "@/server/plan/classSlot";
 import { rowsOfPlan } from "@/server/plan/rowsOfPlan";
 import { slotKey, slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";

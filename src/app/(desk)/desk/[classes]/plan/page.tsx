@@ -13,5 +13,5 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
   const found = await attempt((context) => Promise.all(chosen.map(({ id }) => planView(context, id))));
   if (!found.ok) return <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />;
   if (found.data.length === 0) return <p className="px-5 py-8">You have no class yet. Import a roster file first.</p>;
-  return found.data.map((view) => <PlanPage key={view.className} view={view} base={`/desk/${key}`} />);
+  return found.data.map((view) => <PlanPage key={view.classId} view={view} base={`/desk/${key}`} />);
 }

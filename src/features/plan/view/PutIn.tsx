@@ -1,0 +1,108 @@
+"use client";
+import { type FormEvent, useState } from "react";
+import { v7 } from "uuid";
+import { Dialog } from "@/ui/primitives/Dialog";
+import { FIELD, Field } from "@/ui/primitives/Field";
+import { FormFoot } from "@/ui/primitives/FormFoot";
+import type { PlanView } from "../types";
+
+type Kind = "unit" | "skill" | "text";
+const KINDS: readonly (readonly [Kind, string])[] = [
+  ["unit", "a unit"],
+  ["skill", "a skill"],
+  ["text", "a line of text"],
+];
+
+/** Puts a unit, a skill or a line of text into the plan, behind a slot. */
+export function PutIn({
+  view,
+  open,
+  close,
+  put,
+}: {
+  readonly view: PlanView;
+  readonly open: boolean;
+  readonly close: () => void;
+  readonly put: (wanted: { readonly place: number; readonly slot: object }, said: string) => void;
+}) {
+  const [kind, setKind] = useState<Kind>("unit");
+  const [chosen, setChosen] = useState("");
+  const [title, setTitle] = useState("");
+  const [place, setPlace] = useState(view.slots.length);
+  const things = kind === "unit" ? view.units : view.skills;
+  const name = kind === "text" ? title.trim() : (things.find(({ id }) => id === chosen)?.name ?? "");
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const what = kind === "unit" ? { unitId: chosen } : kind === "skill" ? { skillIds: [chosen] } : { title: name };
+    put({ place, slot: { id: v7(), ...what } }, `“${name}” put in.`);
+    setChosen("");
+    setTitle("");
+    close();
+  };
+  return (
+    <Dialog open={open} onOpenChange={(isOpen) => (isOpen ? null : close())} title="Put something into the plan">
+      <form onSubmit={submit} className="space-y-4 text-[15px]">
+        <fieldset className="flex gap-4">
+          <legend className="sr-only">What</legend>
+          {KINDS.map(([own, words]) => (
+            <label key={own} className="flex items-center gap-1.5">
+              <input
+                type="radio"
+                name="kind"
+                className="accent-ink"
+                checked={kind === own}
+                onChange={() => {
+                  setKind(own);
+                  setChosen("");
+                }}
+              />
+              {words}
+            </label>
+          ))}
+        </fieldset>
+        {kind === "text" ? (
+          <Field
+            label="Text, such as a trip or a test week"
+            maxLength={120}
+            value={title}
+            onChange={({ target }) => setTitle(target.value)}
+          />
+        ) : (
+          <label className="block">
+            <span className="mb-0.5 block">{kind === "unit" ? "Unit" : "Skill"}, not planned yet</span>
+            <select
+              className={`${FIELD} w-full`}
+              aria-label={kind === "unit" ? "Unit" : "Skill"}
+              value={chosen}
+              onChange={({ target }) => setChosen(target.value)}
+            >
+              <option value="">choose</option>
+              {things.map((thing) => (
+                <option key={thing.id} value={thing.id}>
+                  grade {thing.grade}: {thing.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label className="block">
+          <span className="mb-0.5 block">Where</span>
+          <select
+            className={`${FIELD} w-full`}
+            aria-label="Where"
+            value={Math.min(place, view.slots.length)}
+            onChange={({ target }) => setPlace(Number(target.value))}
+          >
+            <option value={0}>at the beginning</option>
+            {view.slots.map((slot, n) => (
+              <option key={slot.id} value={n + 1}>
+                behind “{slot.title}”
+              </option>
+            ))}
+          </select>
+        </label>
+        <FormFoot problem={null} deed="Put it in" disabled={name === ""} close={close} />
+      </form>
+    </Dialog>
+  );
+}

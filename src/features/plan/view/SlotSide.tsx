@@ -1,0 +1,47 @@
+import Link from "next/link";
+import { ButtonLink } from "@/ui/primitives/Button";
+import type { PlanSlotView } from "../types";
+
+/** What belongs to a slot: its unit, how each skill is taught, sheets to hand out, and the way to give work. */
+export function SlotSide({ slot, base }: { readonly slot: PlanSlotView; readonly base: string }) {
+  return (
+    <aside aria-label="What belongs to it" className="no-print text-[15px] max-lg:mt-6">
+      <h2 className="font-serif text-[18px] leading-tight font-medium">{slot.title}</h2>
+      <p className="text-mute mt-0.5 mb-3">
+        {slot.days && !slot.skipped ? `${slot.days.from} to ${slot.days.to}, ` : ""}
+        {slot.lessons} {slot.lessons === 1 ? "lesson" : "lessons"}
+      </p>
+      {slot.unitId ? (
+        <ul className="mb-4">
+          <Line href={`${base}/library/units/${slot.unitId}`}>Overview, and the tests to give</Line>
+          <Line href={`${base}/library/units/${slot.unitId}/study`}>An hour to study it</Line>
+        </ul>
+      ) : null}
+      {slot.skills.map((skill) => (
+        <section key={skill.id} className="border-hair mb-3 border-t pt-2">
+          <h3 className="font-semibold">{skill.name}</h3>
+          <p className="text-mute text-[14px]">{skill.days}</p>
+          <ul>
+            <Line href={`${base}/library/${skill.id}`}>Teaching it, lesson, model, own notes</Line>
+            <Line href={`${base}/library/${skill.id}/notes`}>A sheet to print</Line>
+            <Line href={`${base}/evidence?skill=${skill.id}`}>Who has it</Line>
+          </ul>
+          <p className="mt-1.5">
+            <ButtonLink href={`${base}/work/new?skill=${skill.id}`}>Assign practice</ButtonLink>
+          </p>
+        </section>
+      ))}
+      {slot.skills.length === 0 && slot.unitId === null ? (
+        <p className="text-mute">A line of text: it takes its lessons and holds nothing to work on.</p>
+      ) : null}
+    </aside>
+  );
+}
+
+const Line = ({ href, children }: { readonly href: string; readonly children: string }) => (
+  <li>
+    <Link className="decoration-hair hover:decoration-ink underline underline-offset-4" href={href}>
+      {children}
+    </Link>
+  </li>
+);
