@@ -1,4 +1,7 @@
-import type { Browser, Page } from "puppeteer-core";
+import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { setSecret } from "@/db/queries/credentials";
 import { hashSecret } from "@/server/access/secrets";
@@ -15,7 +18,7 @@ beforeAll(async () => {
     await makeClass(school, 3, "6 Hazel");
     await makeClass(school, 2, "6 Birch");
     const secret = await hashSecret(PASSWORD);
-    await school.db.write((tx) => setSecret(tx, "ana", secret, "password"));
+    for (const who of ["ana", "cora"]) await school.db.write((tx) => setSecret(tx, who, secret, "password"));
   });
   browser = await openBrowser();
   page = await openPage(browser);
@@ -131,4 +134,57 @@ it("beside a slot stands what belongs to it, with one move from there to giving 
   expect(
     await page.$$eval("input[name=skillIds]:checked", (boxes) => boxes.map((box) => (box as HTMLInputElement).value)),
   ).toEqual(["equivalent-ratios"]);
+});
+
+const CALENDAR = [
+  "BEGIN:VCALENDAR",
+  "VERSION:2.0",
+  "PRODID:-//Office//EN",
+  "BEGIN:VEVENT",
+  "UID:1",
+  "SUMMARY:Flood days",
+  "DTSTART;VALUE=DATE:20260921",
+  "DTEND;VALUE=DATE:20260926",
+  "END:VEVENT",
+  "BEGIN:VEVENT",
+  "UID:2",
+  "SUMMARY:Staff meeting",
+  "DTSTART:20260922T140000Z",
+  "END:VEVENT",
+  "END:VCALENDAR",
+].join("\r\n");
+
+it("the coordinator brings a calendar file in, and every plan has other dates until it is taken back", async () => {
+  const dates = async () => {
+    await page.goto(`${app.base}/desk/6-hazel/plan`, { waitUntil: "networkidle0" });
+    return page.$$eval("ol[aria-label=Slots] > li", (all) =>
+      all.map((one) => one.innerText.match(/\d+ \w+ to \d+ \w+/)?.[0]),
+    );
+  };
+  const before = await dates();
+  const folder = await mkdtemp(join(tmpdir(), "oxbow-calendar-"));
+  const file = join(folder, "school.ics");
+  await writeFile(file, CALENDAR);
+  const theirs = await openPage(await browser.createBrowserContext());
+  try {
+    await signInTeacher(theirs, app.base, "cora@school.example", PASSWORD);
+    await theirs.goto(`${app.base}/desk/school/plan/calendar`, { waitUntil: "networkidle0" });
+    expect(await axeFindings(theirs)).toEqual([]);
+    const input = (await theirs.$("input[type=file]")) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+    await theirs.waitForSelector("[role=dialog] ::-p-text(Flood days)");
+    await theirs.waitForSelector("[role=dialog] ::-p-text(1 left out)");
+    await click(theirs, "[role=dialog] button ::-p-text(Make 1 of them days off)");
+    await theirs.waitForSelector("main ::-p-text(Mon 21 Sep 2026 to Fri 25 Sep 2026)");
+    await page.bringToFront();
+    expect(await dates()).not.toEqual(before);
+    await theirs.bringToFront();
+    await click(theirs, "[data-sonner-toast] button ::-p-text(Undo)");
+    await theirs.waitForFunction(() => !document.querySelector("main")?.innerText.includes("Flood days"));
+    await page.bringToFront();
+    expect(await dates()).toEqual(before);
+  } finally {
+    await theirs.browserContext().close();
+    await rm(folder, { recursive: true, force: true });
+  }
 });

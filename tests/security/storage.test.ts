@@ -4,6 +4,7 @@ import { sql } from "drizzle-orm";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { type Database, openDatabase } from "@/db/connection";
 import { errorKind } from "@/db/errorKind";
+import { holidayRow } from "@/db/queries/school";
 import { holidays, schools } from "@/db/schema/people";
 import { errorFacts } from "@/server/runtime/errorFacts";
 import { createRuntime } from "@/server/runtime/runtime";
@@ -23,7 +24,7 @@ afterEach(() => {
   school.close();
 });
 
-const holiday = (day: string, name = "A day") => ({ schoolId: school.schoolId, day, name });
+const holiday = (day: string, name = "A day") => holidayRow({ schoolId: school.schoolId, day, name });
 const write = (day: string, name?: string) => db.write((tx) => tx.insert(holidays).values(holiday(day, name)));
 const kindOf = (work: Promise<unknown>) => work.then(() => "done", errorKind);
 const daysNow = async () => (await db.read.select().from(holidays)).map(({ day }) => day).sort();

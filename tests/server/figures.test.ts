@@ -4,7 +4,7 @@ import { credentials } from "@/db/schema/access";
 import { sittingItems } from "@/db/schema/sittings";
 import { evidenceFigure } from "@/features/evidence/figure";
 import { planFigure } from "@/features/plan/figure";
-import { planView } from "@/features/plan/reads";
+import { planView } from "@/features/plan/reads/planView";
 import { regroupFigure } from "@/features/regroup/figure";
 import { groupList } from "@/features/regroup/reads/reteachGroups";
 import { makeGroups } from "@/features/regroup/writes/reteachGroups";

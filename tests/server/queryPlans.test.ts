@@ -6,7 +6,7 @@ import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
 import { namesToHide, searchEntries } from "@/features/frame/reads/desk";
 import { historyPage } from "@/features/frame/reads/history";
 import { planFigure } from "@/features/plan/figure";
-import { planView } from "@/features/plan/reads";
+import { planView } from "@/features/plan/reads/planView";
 import { regroupFigure } from "@/features/regroup/figure";
 import { groupBoard } from "@/features/regroup/reads/groupBoard";
 import { groupList, groupView } from "@/features/regroup/reads/reteachGroups";

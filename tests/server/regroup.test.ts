@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { schools } from "@/db/schema/people";
 import { groupMembers, groups } from "@/db/schema/regroup";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
-import { planView } from "@/features/plan/reads";
+import { planView } from "@/features/plan/reads/planView";
 import { limitsFrom } from "@/features/regroup/limits";
 import { groupList, groupView, suggestions } from "@/features/regroup/reads/reteachGroups";
 import { archiveGroup, assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";

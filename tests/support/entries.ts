@@ -442,6 +442,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         weekdays: [1],
       }),
   },
+  "plan/changeCalendarAction": {
+    needs: ownSchool,
+    call: () => plan("changeCalendarAction")({ add: [{ from: "2027-03-01", to: "2027-03-01", name: "Day" }] }),
+  },
+  "plan/readCalendarAction": {
+    needs: ownSchool,
+    call: () => plan("readCalendarAction")({ text: "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nEND:VCALENDAR" }),
+  },
   "plan/changePlanAction": {
     needs: ofClass("change"),
     call: ({ classId }) =>
@@ -642,6 +650,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: staff,
     call: () => route("frameworks/[id]", "GET", "/x", {}, { id: "weir-valley" }),
   },
+  "GET api/calendar": { needs: staff, call: () => route("calendar", "GET", "/x") },
   "GET api/names": { needs: staff, call: () => route("names", "GET", "/x") },
   "GET api/search": { needs: staff, call: () => route("search", "GET", "/x?classes=all") },
   "GET api/students/[id]": {

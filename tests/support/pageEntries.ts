@@ -105,6 +105,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     params: ({ frameworkFileId }) => ({ ...ownDesk(), draftId: frameworkFileId }),
   },
   [ofDesk("/library/standards")]: { needs: staff, params: ownDesk },
+  [ofDesk("/plan/calendar")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/units")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/units/[unitId]")]: {
     needs: staff,

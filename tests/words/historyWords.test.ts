@@ -180,6 +180,10 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "plan-chosen", facts: { subject: "Mathematics", grade: 6, classes: 2 } },
     "Planned the year of grade 6 in Mathematics for 2 classes",
   ],
+  [
+    { kind: "calendar-changed", facts: { added: 5, removed: 1, classes: 2 } },
+    "Changed the school calendar: 5 days off more, 1 day off fewer; 2 classes have other dates",
+  ],
   [{ kind: "plan-changed", facts: { what: "move", slot: "Ratios", classes: 1 } }, "Moved in the plan: Ratios"],
   [{ kind: "note-kept", facts: { about: "unit", shared: true } }, "Changed a note of one's own on a unit"],
   [

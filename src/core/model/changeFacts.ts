@@ -133,6 +133,8 @@ export interface ChangeFacts {
     readonly slot: string;
     readonly classes: number;
   };
+  /** School days taken out or given back, and how many classes had their dates moved. */
+  "calendar-changed": { readonly added: number; readonly removed: number; readonly classes: number };
   "note-kept": { readonly about: Noted; readonly shared: boolean };
   "item-rescored": { readonly itemId: string; readonly version: number };
   /** What was taken back. */
@@ -210,6 +212,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "framework-followed": "library",
   "plan-chosen": "plan",
   "plan-changed": "plan",
+  "calendar-changed": "plan",
   "note-kept": "library",
   "item-rescored": "scores",
 };

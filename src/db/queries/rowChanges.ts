@@ -10,7 +10,7 @@ import { itemEnemies, itemSkills, itemStandards, items, itemVersions } from "../
 import { followedFrameworks, frameworks, standardLinks, standards } from "../schema/library";
 import { notes } from "../schema/notes";
 import { passages, passageVersions } from "../schema/passages";
-import { classes, classStaff, courses, enrollments, people, roles, schools, terms } from "../schema/people";
+import { classes, classStaff, courses, enrollments, holidays, people, roles, schools, terms } from "../schema/people";
 import { planEntries, planSlots, plans } from "../schema/plan";
 import { groupMembers, groupShares, groups } from "../schema/regroup";
 import { reteaches, reteachStudents } from "../schema/reteach";
@@ -23,6 +23,7 @@ type Identified = SQLiteTable & { id: SQLiteColumn };
 const TABLES = {
   schools,
   terms,
+  holidays,
   courses,
   people,
   roles,

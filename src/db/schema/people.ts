@@ -1,4 +1,4 @@
-import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { DECIMAL_MARKS } from "@/core/model/decimalMark";
 import type { ClassRole, SchoolRole } from "@/core/model/roles";
 
@@ -67,16 +67,19 @@ export const courses = sqliteTable(
   (t) => [index("courses_by_school").on(t.schoolId)],
 );
 
+/** Days on which nothing is taught beside weekends. */
 export const holidays = sqliteTable(
   "holidays",
   {
+    /** The school and the day. */
+    id: text("id").primaryKey(),
     schoolId: text("school_id")
       .notNull()
       .references(() => schools.id),
     day: text("day").notNull(),
     name: text("name").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.schoolId, t.day] })],
+  (t) => [uniqueIndex("holidays_once").on(t.schoolId, t.day)],
 );
 
 export const people = sqliteTable(

@@ -1,6 +1,9 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
+import type { CalendarFile } from "./calendarTypes";
+import { readCalendarFile } from "./reads/calendar";
+import { changeCalendar } from "./writes/changeCalendar";
 import { changePlan } from "./writes/changePlan";
 import { choosePlan } from "./writes/choosePlan";
 
@@ -12,4 +15,14 @@ export async function changePlanAction(
   input: unknown,
 ): Promise<ActionResult<{ changeId: string | null; without: readonly string[] }>> {
   return runAction((context) => changePlan(context, input));
+}
+
+export async function changeCalendarAction(
+  input: unknown,
+): Promise<ActionResult<{ changeId: string | null; added: number; already: number; classes: number }>> {
+  return runAction((context) => changeCalendar(context, input));
+}
+
+export async function readCalendarAction(input: unknown): Promise<ActionResult<CalendarFile>> {
+  return runAction((context) => readCalendarFile(context, input));
 }

@@ -84,6 +84,8 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "plan-chosen": "Planned the year of grade {grade} in {subject}{classes, plural, one {} other { for # classes}}",
   "plan-changed":
     "{what, select, move {Moved} insert {Put in} remove {Took out} other {Changed}} in the plan{classes, plural, one {} other { of # classes}}: {slot}",
+  "calendar-changed":
+    "Changed the school calendar: {added, plural, =0 {} one {# day off more} other {# days off more}}{removed, plural, =0 {} one {{added, plural, =0 {} other {, }}# day off fewer} other {{added, plural, =0 {} other {, }}# days off fewer}}; {classes, plural, one {# class has} other {# classes have}} other dates",
   "note-kept": "Changed a note of one's own on {about, select, skill {a skill} unit {a unit} other {an item}}",
   "item-rescored": "Judged the answers to {itemId} by version {version} of its key",
 };

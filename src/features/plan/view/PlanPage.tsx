@@ -14,7 +14,7 @@ import { useRun } from "@/client/useRun";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { PrintButton } from "@/ui/layout/PrintButton";
-import { Button } from "@/ui/primitives/Button";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { changePlanAction } from "../actions";
 import type { PlanView } from "../types";
 import { ChoosePlan } from "./ChoosePlan";
@@ -64,6 +64,7 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
             <Button onClick={() => setDialog("put-in")}>Put something in</Button>
           </>
         ) : null}
+        <ButtonLink href={`${base}/plan/calendar`}>School calendar</ButtonLink>
         <PrintButton />
       </PageHead>
       {view.mayChange ? <PlanSettings view={view} reach={reach} set={setReach} /> : null}

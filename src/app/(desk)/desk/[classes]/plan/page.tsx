@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { planView } from "@/features/plan/reads";
+import { planView } from "@/features/plan/reads/planView";
 import { PlanPage } from "@/features/plan/view/PlanPage";
 import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";

@@ -15,8 +15,8 @@ import { type ClassPlan, classPlanOf } from "@/server/plan/classPlan";
 import type { ClassSlot } from "@/server/plan/classSlot";
 import { slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
-import { positionIn, SHARE_WANTED } from "./position";
-import type { PlanChoice, PlannedSkillView, PlanSlotView, PlanView } from "./types";
+import { positionIn, SHARE_WANTED } from "../position";
+import type { PlanChoice, PlannedSkillView, PlanSlotView, PlanView } from "../types";
 
 /** The plan of one class: its slots in order, with dates, what stands in the way, and where the class stands. */
 export async function planView(context: Context, classId: string): Promise<PlanView> {
