@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { planOf } from "@/db/queries/plan";
 import { allSkillStates } from "@/db/queries/summaries";
+import { planView } from "@/features/plan/reads/planView";
 import { changePlan } from "@/features/plan/writes/changePlan";
 import { choosePlan } from "@/features/plan/writes/choosePlan";
 import { undoChange } from "@/server/history/undoChange";
@@ -116,6 +117,20 @@ describe("the plan of a class", () => {
     expect(await spans()).toEqual(before);
     expect(await change({ what: "change", slotId: ratios, values: { lessons: 8 } })).toMatchObject({ changeId: null });
   });
+});
+
+it("says what begins next, what it builds on and how many lack it", async () => {
+  await choose();
+  const workId = await givePractice(school, classId, studentIds, { skillIds: ["times-as-many"], items: 8 });
+  let view = await open(school, studentIds[0] ?? "", workId);
+  for (let n = 0; n < 8 && view.finished === null; n++)
+    view = (await give(school, studentIds[0] ?? "", view, "wrong")).sitting;
+  const { comes } = await planView(ana, classId);
+  expect(comes).toMatchObject({ title: "Ratios", from: "30 Nov" });
+  expect(comes?.buildsOn.map(({ id, lacking, unknown, students }) => [id, lacking, unknown, students])).toEqual([
+    ["times-as-many", 1, 1, 2],
+    ["equivalent-fractions", 0, 2, 2],
+  ]);
 });
 
 describe("what a plan refuses", () => {

@@ -9,6 +9,20 @@ export interface PlanView {
   /** Of the counted part, how many of the skills half the class have; null where nothing counts. */
   readonly done: { readonly done: number; readonly of: number } | null;
   readonly slots: readonly PlanSlotView[];
+  /** The slot that begins next with what it builds on, so that a gap is seen before it begins; null when none lies ahead. */
+  readonly comes: {
+    readonly title: string;
+    readonly from: string;
+    readonly buildsOn: readonly {
+      readonly id: string;
+      readonly name: string;
+      readonly grade: number;
+      /** Students seen to try it and not Secure, and those of whom too little is known. */
+      readonly lacking: number;
+      readonly unknown: number;
+      readonly students: number;
+    }[];
+  } | null;
   /** What comes before what it builds on, with the place that mends it. */
   readonly faults: readonly {
     readonly slotId: string;
@@ -53,8 +67,8 @@ export interface PlanSlotView {
   /** In words; null where it has none. */
   readonly days: { readonly from: string; readonly to: string } | null;
   readonly place: "past" | "now" | "ahead" | "none";
-  /** It ends after the last day of the term. */
-  readonly beyondTerm: boolean;
+  /** The first slot that ends after the last term that the school has: there are no holidays known from here on. */
+  readonly isBeyondTerms: boolean;
   readonly skills: readonly PlannedSkillView[];
 }
 

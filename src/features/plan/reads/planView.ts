@@ -1,7 +1,7 @@
 import "server-only";
 import { format } from "date-fns";
 import type { SchoolDay } from "@/core/calendar/dayNumber";
-import { termAround } from "@/core/calendar/termOn";
+import { broughtAlong } from "@/core/library/unitChecks";
 import { orderFaults } from "@/core/plan/orderFaults";
 import { shareDone } from "@/core/plan/shareDone";
 import { classScope } from "@/core/roster/classScope";
@@ -31,7 +31,14 @@ export async function planView(context: Context, classId: string): Promise<PlanV
   ]);
   const skills = new Map(library.skillsAt(staff.schoolId).map((skill) => [skill.id, skill]));
   const shares = new Map(classroom.plan.map((entry) => [entry.skillId, skillView(classroom, skills, entry)]));
-  const slots = plan.slots.map((slot, place) => slotView(plan, slot, place, library, shares));
+  const lastDay = plan.school.terms
+    .map(({ endDay }) => endDay)
+    .sort()
+    .at(-1);
+  const firstBeyond = plan.dates.findIndex(
+    ({ dates }) => dates !== null && lastDay !== undefined && dates.targetDay > lastDay,
+  );
+  const slots = plan.slots.map((slot, place) => slotView(plan, slot, place, { library, shares, firstBeyond }));
   const reached = (skillId: string) => shares.get(skillId)?.reached ?? false;
   const planned = new Set(plan.slots.flatMap(({ skillIds }) => skillIds));
   const own = library.skills.filter((skill) => skill.subjectId === plan.subjectId && !planned.has(skill.id));
@@ -42,6 +49,7 @@ export async function planView(context: Context, classId: string): Promise<PlanV
     position: positionOf(classroom, shares),
     done: shareDone(plan.slots, reached),
     slots,
+    comes: comesNext(plan, library, classroom),
     faults: faultsOf(plan, library),
     sisters: await sistersOf(context, plan, library),
     choice: choiceOf(plan, library),
@@ -83,14 +91,20 @@ function skillView(
 }
 
 function slotView(
-  { dates, today, school }: ClassPlan,
+  { dates, today }: ClassPlan,
   slot: ClassSlot,
   place: number,
-  library: Library,
-  shares: ReadonlyMap<string, PlannedSkillView>,
+  {
+    library,
+    shares,
+    firstBeyond,
+  }: {
+    readonly library: Library;
+    readonly shares: ReadonlyMap<string, PlannedSkillView>;
+    readonly firstBeyond: number;
+  },
 ): PlanSlotView {
   const own = dates[place]?.dates ?? null;
-  const term = termAround(school.terms, today);
   return {
     id: slot.id,
     version: slot.version,
@@ -103,7 +117,7 @@ function slotView(
     ownDay: slot.fromDay,
     days: own ? { from: dayWords(own.fromDay), to: dayWords(own.targetDay) } : null,
     place: own === null ? "none" : own.targetDay < today ? "past" : own.fromDay > today ? "ahead" : "now",
-    beyondTerm: own !== null && term !== null && own.targetDay > term.endDay,
+    isBeyondTerms: place === firstBeyond,
     skills: slot.skillIds.flatMap((id) => shares.get(id) ?? []),
   };
 }
@@ -115,6 +129,22 @@ function positionOf({ plan, today, school }: Classroom, shares: ReadonlyMap<stri
     return { skillId, name: share?.name ?? "", targetDay, shareSecure: secure };
   });
   return positionIn(planned, today, school);
+}
+
+function comesNext(plan: ClassPlan, library: Library, { students }: Classroom): PlanView["comes"] {
+  const place = plan.dates.findIndex(({ dates }) => dates !== null && dates.fromDay > plan.today);
+  const [slot, dates] = [plan.slots[place], plan.dates[place]?.dates];
+  if (!slot || !dates) return null;
+  const taught = library.skills.filter(({ id }) => slot.skillIds.includes(id));
+  const buildsOn = broughtAlong(taught).map((id) => {
+    const { name, grade } = library.skill(id);
+    const gauges = students.flatMap((student) => student.gauges.get(id) ?? []);
+    const known = gauges.filter(({ tooLittle }) => !tooLittle);
+    const there = known.filter(({ level }) => level === "secure" || level === "extending").length;
+    const unknown = gauges.length - known.length;
+    return { id, name, grade, lacking: known.length - there, unknown, students: gauges.length };
+  });
+  return { title: slotTitle(slot, library), from: dayWords(dates.fromDay), buildsOn };
 }
 
 function faultsOf(plan: ClassPlan, library: Library): PlanView["faults"] {

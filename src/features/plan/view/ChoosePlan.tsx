@@ -94,8 +94,7 @@ export function ChoosePlan({
         </fieldset>
         {slots.length > 0 ? (
           <p className="text-mute">
-            It takes the place of the {slots.length} slots that are planned now. What students have shown stays, and
-            what they have mastered is not asked of them again.
+            It takes the place of the {slots.length} slots that are planned now. What students have shown stays.
           </p>
         ) : null}
         <FormFoot problem={run.problem} deed="Make it the plan" disabled={run.busy || !year} close={close} />

@@ -18,6 +18,7 @@ import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { changePlanAction } from "../actions";
 import type { PlanView } from "../types";
 import { ChoosePlan } from "./ChoosePlan";
+import { ComesNext } from "./ComesNext";
 import type { ChangeSlot } from "./changeSlot";
 import { Faults } from "./Faults";
 import { PlanSettings, type Reach } from "./PlanSettings";
@@ -68,6 +69,7 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
         <PrintButton />
       </PageHead>
       {view.mayChange ? <PlanSettings view={view} reach={reach} set={setReach} /> : null}
+      <ComesNext view={view} base={base} />
       <Faults
         view={view}
         repair={(fault) =>

@@ -11,11 +11,11 @@ export function ShareBar({ skill, named }: { readonly skill: PlannedSkillView; r
   return (
     <span className="flex items-center gap-x-3 py-0.5 text-[14px] max-md:flex-wrap">
       {named ? (
-        <span className="w-52 shrink-0 truncate" title={`${skill.name}, ${skill.days}`}>
+        <span className="w-64 shrink-0 truncate" title={`${skill.name}, ${skill.days}`}>
           {skill.name} <span className="text-mute">{skill.code}</span>
         </span>
       ) : (
-        <span className="text-mute w-52 shrink-0">
+        <span className="text-mute w-64 shrink-0">
           grade {skill.grade}
           {skill.code === "" ? "" : `, ${skill.code}`}
         </span>

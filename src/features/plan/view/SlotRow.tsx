@@ -83,7 +83,9 @@ export function SlotRow({
         <span className={now ? "font-semibold" : slot.place === "past" && !isReached(slot) ? "text-clay" : ""}>
           {slot.skipped ? "left out here" : slot.days ? `${slot.days.from} to ${slot.days.to}` : "no lesson left"}
           {now ? ", now" : ""}
-          {slot.beyondTerm ? <span className="text-clay block text-[14px]">after the term ends</span> : null}
+          {slot.isBeyondTerms ? (
+            <span className="text-mute block text-[14px]">from here on beyond the school's terms</span>
+          ) : null}
           {slot.ownDay !== null && !slot.skipped ? (
             <span className="text-mute block text-[14px]">waits for its day</span>
           ) : null}

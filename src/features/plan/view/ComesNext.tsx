@@ -1,0 +1,58 @@
+import Link from "next/link";
+import { ButtonLink } from "@/ui/primitives/Button";
+import type { PlanView } from "../types";
+
+/** Items on each prerequisite in a look at it, and the least that work holds. */
+const ITEMS_A_SKILL = 2;
+const LEAST_ITEMS = 4;
+const MOST_SKILLS = 6;
+
+/** What begins next and what it builds on, with who lacks it: there is still time. */
+export function ComesNext({ view: { comes }, base }: { readonly view: PlanView; readonly base: string }) {
+  if (!comes) return null;
+  const { title, from, buildsOn } = comes;
+  const some = buildsOn.slice(0, MOST_SKILLS);
+  const search = new URLSearchParams({
+    skill: some.map(({ id }) => id).join("~"),
+    amount: String(Math.max(LEAST_ITEMS, ITEMS_A_SKILL * some.length)),
+    title: `Before ${title}`.slice(0, 80),
+  });
+  return (
+    <section aria-label="What comes next" className="border-water mb-4 max-w-4xl border-l-4 pl-3 text-[15px]">
+      <p>
+        <b>{title}</b> begins on {from}
+        {buildsOn.length === 0 ? " and builds on nothing else." : ". It builds on:"}
+      </p>
+      {buildsOn.length > 0 ? (
+        <ul>
+          {buildsOn.map((skill) => (
+            <li key={skill.id}>
+              <Link
+                className="decoration-hair hover:decoration-ink underline underline-offset-4"
+                href={`${base}/evidence?skill=${skill.id}`}
+              >
+                {skill.name}
+              </Link>
+              <span className="text-mute">, grade {skill.grade}: </span>
+              <span className={skill.lacking > 0 ? "text-clay font-semibold" : "text-mute"}>{lackWords(skill)}</span>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      {buildsOn.length > 0 ? (
+        <p className="no-print mt-1">
+          <ButtonLink href={`${base}/work/new?${search}`}>Look at it now, in a few items</ButtonLink>
+        </p>
+      ) : null}
+    </section>
+  );
+}
+
+function lackWords({ lacking, unknown, students }: NonNullable<PlanView["comes"]>["buildsOn"][number]): string {
+  if (unknown === students) return "nobody has tried it yet";
+  const parts = [
+    lacking === 0 ? "nobody is seen to lack it" : `${lacking} of ${students} not Secure`,
+    ...(unknown > 0 ? [`too little known of ${unknown}`] : []),
+  ];
+  return parts.join(", ");
+}
