@@ -11,6 +11,7 @@ import { benchFrame } from "./bench-frame";
 import { benchHistory } from "./bench-history";
 import { benchLibrary } from "./bench-library";
 import { benchPage } from "./bench-page";
+import { benchPlan } from "./bench-plan";
 import { benchRoster } from "./bench-roster";
 import { ensureBuilt } from "./steps.mjs";
 
@@ -60,6 +61,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
     await benchPage(folder);
   },
   map: benchMap,
+  plan: benchPlan,
   faults: async () => {
     ensureBuilt();
     await benchFaults();
