@@ -83,6 +83,8 @@ it("refuses days that end before they begin, a weekend, a whole year, and everyb
   await expect(add("2026-12-12", "2026-12-13")).rejects.toThrow("weekend");
   await expect(add("2026-12-01", "2027-12-01")).rejects.toThrow("at most 150");
   await expect(add("2026-02-30", "2026-03-01")).rejects.toThrow("exists");
+  for (const none of [null, () => 1])
+    await expect(changeCalendar(cora, { add: [none] })).rejects.toMatchObject({ code: "invalid" });
   const ana = await school.teacher();
   await expect(changeCalendar(ana, { add: [week] })).rejects.toMatchObject({ code: "not-allowed" });
   await expect(readCalendarFile(ana, { text: "x" })).rejects.toMatchObject({ code: "not-allowed" });

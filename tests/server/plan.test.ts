@@ -157,6 +157,7 @@ describe("what a plan refuses", () => {
       "at least one lesson",
     );
     await expect(change({ what: "insert", slot: { id: school.runtime.newId() } })).rejects.toThrow("Choose a unit");
+    await expect(change({ what: "insert", slot: () => 1 })).rejects.toMatchObject({ code: "invalid" });
     await expect(
       changePlan(await school.teacher("ben"), { classIds: [classId], what: "remove", slotId: await slotId(0) }),
     ).rejects.toMatchObject({ code: "not-allowed" });

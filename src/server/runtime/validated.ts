@@ -38,3 +38,6 @@ export const optionalDay = () =>
     .nullable()
     .default(null)
     .test("day", "Choose a day that exists.", (text) => text == null || isDay(text));
+
+/** Whether a value has fields to look at: to a schema of an object a function is one too, and its fields go unchecked. */
+export const isRecord = (value: unknown): boolean => typeof value === "object" && value !== null;

@@ -13,7 +13,7 @@ import { classPlanOf } from "@/server/plan/classPlan";
 import { rowsOfPlan } from "@/server/plan/rowsOfPlan";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { day, validated } from "@/server/runtime/validated";
+import { day, isRecord, validated } from "@/server/runtime/validated";
 
 const MOST_RANGES = 200;
 /** Days off that one change may add: a school year has some two hundred school days. */
@@ -29,7 +29,10 @@ const changeInput = object({
         .min(1, "Give the days a name.")
         .max(80, "A name has at most 80 letters.")
         .required("Give the days a name."),
-    }).noUnknown(),
+    })
+      .noUnknown()
+      .required("Say which days.")
+      .test("record", "Say which days.", isRecord),
   )
     .max(MOST_RANGES)
     .default([]),

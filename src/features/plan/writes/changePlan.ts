@@ -15,7 +15,7 @@ import { slotKey, slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
-import { uuid, validated } from "@/server/runtime/validated";
+import { isRecord, uuid, validated } from "@/server/runtime/validated";
 import { MOST_CLASSES, slotOfUnit } from "./choosePlan";
 
 const MOST_LESSONS = 200;
@@ -53,6 +53,7 @@ const changeInput = object({
       .test("day", "Choose a day that exists.", (text) => text == null || isDay(text)),
   })
     .noUnknown()
+    .test("record", "Say what is to be changed.", (value) => value === undefined || isRecord(value))
     .optional(),
   slot: object({
     id: uuid(),
@@ -62,6 +63,7 @@ const changeInput = object({
     lessons: lessons().optional(),
   })
     .noUnknown()
+    .test("record", "Say what is to be put in.", (value) => value === undefined || isRecord(value))
     .optional()
     .default(undefined),
 });
