@@ -4,7 +4,7 @@ import { UNIT_MOMENTS, type UnitMoment } from "../model/unit";
 const MOST_SKILLS = 6;
 /** Items on each skill: fewer where many skills are looked over, more where a lesson hangs on one. */
 const ITEMS_A_SKILL: Readonly<Record<UnitMoment, number>> = { before: 2, midway: 4, end: 4 };
-/** A piece of work holds from 4 to 40 items; one skill alone is judged by 6. */
+/** The least that a piece of work holds is 4; one skill alone is judged by 6. */
 const LEAST_ITEMS: Readonly<Record<UnitMoment, number>> = { before: 4, midway: 6, end: 6 };
 
 export interface UnitCheck {

@@ -14,6 +14,8 @@ export interface PlanStudent {
   readonly isMastered: (skillId: string) => boolean;
   /** Chance of mastery, 0 to 1; from the grade where nothing was answered. */
   readonly chanceOf: (skillId: string) => number;
+  /** Worked on today without getting there: more of it comes when nothing else is open. */
+  readonly rests: (skillId: string) => boolean;
   /** The slot at which the student begins; null for the first. What lies before it is passed over. */
   readonly startSlotId: string | null;
 }
@@ -21,7 +23,8 @@ export interface PlanStudent {
 export interface PlanMoment {
   readonly pace: PlanPace;
   readonly today: SchoolDay;
-  readonly place: "school" | "home";
+  /** Where the student is; "both" where nothing tells. */
+  readonly place: PlanPlace;
 }
 
 /** What the plan gives a student next: a skill of a slot, or what is missing under it. */
@@ -39,10 +42,11 @@ const MOST_STEPS = 8;
 
 /**
  * What a plan gives a student next; null when nothing of it is open. Mastered skills are passed over, and what may not be done at the place is not offered
- * there. At their own pace students take the slots in order; with the class's dates those that have begun, the present one before what is left of earlier
- * ones, and never a later one. A skill whose prerequisite is missing gives way to it, down to the first that stands on something.
+ * there. At their own pace students take the slots in order; with the class's dates first what is taught now, then what is left of earlier slots, and only
+ * then what lies ahead, so that nobody is left without work. A skill whose prerequisite is missing gives way to it, down to the first that stands on
+ * something; one that rests gives way to the next.
  * @param prerequisitesOf what a skill builds on directly
- * @example nextFromPlan([{ id: "1", skillIds: ["a"], where: "both", dates: { fromDay: "2026-11-23", targetDay: "2026-11-27" } }], { isMastered: () => false, chanceOf: () => 0.5, startSlotId: null }, { pace: "own", today: "2026-11-23", place: "home" }, () => [])?.skillId // "a"
+ * @example nextFromPlan([{ id: "1", skillIds: ["a"], where: "both", dates: { fromDay: "2026-11-23", targetDay: "2026-11-27" } }], { isMastered: () => false, chanceOf: () => 0.5, rests: () => false, startSlotId: null }, { pace: "own", today: "2026-11-23", place: "home" }, () => [])?.skillId // "a"
  */
 export function nextFromPlan(
   slots: readonly OfferedSlot[],
@@ -50,13 +54,16 @@ export function nextFromPlan(
   moment: PlanMoment,
   prerequisitesOf: (skillId: string) => readonly string[],
 ): PlanNext | null {
-  for (const { id: slotId, skillIds } of inTurn(slots, student, moment)) {
-    const open = skillIds.find((skillId) => !student.isMastered(skillId));
-    if (open === undefined) continue;
-    const skillId = standsOn(open, student, prerequisitesOf);
-    return { slotId, skillId, missingForId: skillId === open ? null : open };
-  }
-  return null;
+  let resting: PlanNext | null = null;
+  for (const { id: slotId, skillIds } of inTurn(slots, student, moment))
+    for (const open of skillIds) {
+      if (student.isMastered(open)) continue;
+      const skillId = standsOn(open, student, prerequisitesOf);
+      const found = { slotId, skillId, missingForId: skillId === open ? null : open };
+      if (!student.rests(skillId)) return found;
+      resting ??= found;
+    }
+  return resting;
 }
 
 function inTurn(
@@ -70,13 +77,12 @@ function inTurn(
   );
   const offered = slots
     .slice(start)
-    .filter(
-      ({ dates, where, skillIds }) => dates !== null && skillIds.length > 0 && (where === "both" || where === place),
-    );
+    .filter(({ dates, where }) => dates !== null && (where === "both" || place === "both" || where === place));
   if (pace === "own") return offered;
-  const begun = offered.filter(({ dates }) => dates !== null && dates.fromDay <= today);
+  const ahead = offered.filter(({ dates }) => dates !== null && dates.fromDay > today);
+  const begun = offered.filter((slot) => !ahead.includes(slot));
   const present = begun.filter(({ dates }) => dates !== null && dates.targetDay >= today);
-  return [...present, ...begun.filter((slot) => !present.includes(slot))];
+  return [...present, ...begun.filter((slot) => !present.includes(slot)), ...ahead];
 }
 
 /** The skill itself, or the missing one under it that stands on something. */

@@ -4,22 +4,20 @@ export interface TaughtSlot {
   readonly skillIds: readonly string[];
 }
 
-/** A skill that is planned before what it builds on, and the place to which its slot would have to move. */
+/** A skill that is planned before what it builds on, and the slot behind which it would have to move. */
 export interface OrderFault {
   readonly slotId: string;
   readonly skillId: string;
   /** What it builds on, and the slot in which that is taught later. */
   readonly buildsOnId: string;
   readonly laterSlotId: string;
-  /** Place behind the later slot, once the faulty one is taken out. */
-  readonly repairPlace: number;
 }
 
 /**
  * Slots that come before what they build on, in the order of the plan. What is planned nowhere is no fault of the order: it may have been taught
  * in an earlier year.
  * @param prerequisitesOf what a skill builds on directly
- * @example orderFaults([{ id: "1", skillIds: ["b"] }, { id: "2", skillIds: ["a"] }], (id) => (id === "b" ? ["a"] : []))[0]?.repairPlace // 1
+ * @example orderFaults([{ id: "1", skillIds: ["b"] }, { id: "2", skillIds: ["a"] }], (id) => (id === "b" ? ["a"] : []))[0]?.laterSlotId // "2"
  */
 export function orderFaults(
   slots: readonly TaughtSlot[],
@@ -35,8 +33,7 @@ export function orderFaults(
       return prerequisitesOf(skillId).flatMap((buildsOnId): OrderFault[] => {
         const later = firstPlace.get(buildsOnId);
         const laterSlotId = later === undefined || later <= place ? undefined : slots[later]?.id;
-        if (later === undefined || laterSlotId === undefined) return [];
-        return [{ slotId, skillId, buildsOnId, laterSlotId, repairPlace: later }];
+        return laterSlotId === undefined ? [] : [{ slotId, skillId, buildsOnId, laterSlotId }];
       });
     }),
   );

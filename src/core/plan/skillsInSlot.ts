@@ -3,7 +3,7 @@ import type { PlanSpan } from "../calendar/spreadPlan";
 import { type LessonCalendar, lessonDayAfter, lessonsBetween } from "./lessonDays";
 
 /**
- * The days of each skill of a slot: its lessons are shared out in order, the first skills getting one more where they do not come out even. With fewer
+ * The days of each skill of a slot: its lessons are shared out in order, as evenly as whole lessons allow, the first skill getting its full share. With fewer
  * lessons than skills several skills share a day.
  * @example skillsInSlot(["a", "b"], { fromDay: "2026-11-23", targetDay: "2026-11-26" }, { holidays: new Set(), weekdays: [1, 2, 3, 4, 5] })[1]?.fromDay // "2026-11-25"
  */

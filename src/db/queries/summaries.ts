@@ -1,6 +1,7 @@
 import "server-only";
 import { and, asc, eq, sql } from "drizzle-orm";
 import { union } from "drizzle-orm/sqlite-core";
+import { manyRows } from "../manyRows";
 import type { Queryable } from "../queryable";
 import { scores } from "../schema/sittings";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
@@ -22,7 +23,7 @@ export async function skillStatesOfPerson(
 
 export async function skillStatesOf(db: Queryable, personIds: readonly string[]): Promise<SkillStateRow[]> {
   if (personIds.length === 0) return [];
-  return db.select().from(skillStates).where(among(skillStates.personId, personIds));
+  return manyRows(db, skillStates, among(skillStates.personId, personIds));
 }
 
 export async function allSkillStates(db: Queryable): Promise<SkillStateRow[]> {

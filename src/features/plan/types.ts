@@ -22,6 +22,8 @@ export interface PlanView {
       readonly unknown: number;
       readonly students: number;
     }[];
+    /** Skills and length of a look at it; null where it builds on nothing. */
+    readonly check: { readonly skillIds: readonly string[]; readonly items: number } | null;
   } | null;
   /** What comes before what it builds on, with the place that mends it. */
   readonly faults: readonly {

@@ -91,6 +91,11 @@ export class Library {
     });
   }
 
+  /** A skill by its id; null for one that the library does not hold any more. */
+  skillIfKnown(id: string): LibrarySkill | null {
+    return this.byId.get(id) ?? null;
+  }
+
   skill(id: string): LibrarySkill {
     const found = this.byId.get(id);
     if (!found) throw new Refusal("not-found", "This skill is not known.");

@@ -20,6 +20,7 @@ const under = (id: string) => BASE[id] ?? [];
 const student = (mastered: readonly string[], over: Partial<PlanStudent> = {}): PlanStudent => ({
   isMastered: (id) => mastered.includes(id),
   chanceOf: () => 0.5,
+  rests: () => false,
   startSlotId: null,
   ...over,
 });
@@ -38,15 +39,25 @@ describe("what a plan gives next", () => {
     expect(next(student(["a", "b", "c", "d"]))).toBe(null);
   });
 
-  it("is with the class's dates what is taught now, then what is left, and nothing that comes later", () => {
+  it("is with the class's dates what is taught now, then what is left, then what lies ahead", () => {
     expect(next(student([]), at({ pace: "class" }))?.skillId).toBe("c");
     expect(next(student(["c"]), at({ pace: "class" }))?.skillId).toBe("a");
-    expect(next(student(["a", "b", "c"]), at({ pace: "class" }))).toBe(null);
+    expect(next(student(["a", "b", "c"]), at({ pace: "class" }))?.skillId).toBe("d");
+    expect(next(student(["a", "b", "c", "d"]), at({ pace: "class" }))).toBe(null);
   });
 
   it("is not at home what may be done at school only", () => {
     expect(next(student(["a", "b"]), at({ place: "home" }))?.skillId).toBe("d");
     expect(next(student([]), at({ pace: "class", place: "home" }))?.skillId).toBe("a");
+    expect(next(student(["a", "b", "d"]), at({ place: "home" }))).toBe(null);
+    expect(next(student(["a", "b", "d"]), at({ place: "both" }))?.skillId).toBe("c");
+  });
+
+  it("is something else where a skill rests, and that skill again when nothing else is open", () => {
+    const tired = (...ids: string[]) => ({ rests: (id: string) => ids.includes(id) });
+    expect(next(student([], tired("a")))?.skillId).toBe("b");
+    expect(next(student(["b", "c"], tired("a")))?.skillId).toBe("d");
+    expect(next(student(["b", "c", "d"], tired("a")))?.skillId).toBe("a");
   });
 
   it("is what is missing underneath, down to what stands on something, and begins where the student begins", () => {
@@ -61,7 +72,7 @@ describe("what a plan gives next", () => {
     expect(circle?.skillId).toBe("b");
   });
 
-  it("is never mastered, never out of place, and never later than the class's dates allow", () => {
+  it("is never mastered, never out of place, there whenever a skill is open, and ahead of the class's dates only when nothing else is", () => {
     const skill = fc.constantFrom(..."abcdexy");
     fc.assert(
       fc.property(
@@ -72,12 +83,18 @@ describe("what a plan gives next", () => {
         fc.double({ min: 0, max: 1, noNaN: true }),
         (mastered, pace, place, today, chance) => {
           const found = next(student(mastered, { chanceOf: () => chance }), { pace, place, today });
+          const isOpen = (slot: OfferedSlot) =>
+            slot.dates !== null &&
+            (slot.where === "both" || slot.where === place) &&
+            slot.skillIds.some((id) => !mastered.includes(id));
+          expect(found === null).toBe(!slots.some(isOpen));
           if (!found) return;
           const slot = slots.find(({ id }) => id === found.slotId);
           expect(mastered).not.toContain(found.skillId);
           expect(slot?.where === "both" || slot?.where === place).toBe(true);
           expect(slot?.dates).not.toBe(null);
-          if (pace === "class") expect((slot?.dates?.fromDay ?? "") <= today).toBe(true);
+          const begun = slots.filter(({ dates }) => dates !== null && dates.fromDay <= today);
+          if (pace === "class" && begun.some(isOpen)) expect(begun).toContain(slot);
         },
       ),
     );
@@ -94,19 +111,19 @@ it("work that is due goes before detours, those before the plan, review and free
 });
 
 describe("the order of a plan", () => {
-  it("is at fault where a skill comes before what it builds on, with the place that mends it", () => {
+  it("is at fault where a skill comes before what it builds on, with the slot that it has to follow", () => {
     const plan = [
       { id: "1", skillIds: ["c"] },
       { id: "2", skillIds: ["z"] },
       { id: "3", skillIds: ["x"] },
     ];
     expect(orderFaults(plan, under)).toEqual([
-      { slotId: "1", skillId: "c", buildsOnId: "x", laterSlotId: "3", repairPlace: 2 },
+      { slotId: "1", skillId: "c", buildsOnId: "x", laterSlotId: "3" },
     ]);
     const [fault] = orderFaults(plan, under);
     const [first, ...others] = plan;
     const mended = [...others];
-    if (first) mended.splice(fault?.repairPlace ?? 0, 0, first);
+    if (first) mended.splice(mended.findIndex(({ id }) => id === fault?.laterSlotId) + 1, 0, first);
     expect(orderFaults(mended, under)).toEqual([]);
   });
 

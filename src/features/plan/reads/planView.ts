@@ -1,7 +1,7 @@
 import "server-only";
 import { format } from "date-fns";
 import type { SchoolDay } from "@/core/calendar/dayNumber";
-import { broughtAlong } from "@/core/library/unitChecks";
+import { broughtAlong, unitChecks } from "@/core/library/unitChecks";
 import { orderFaults } from "@/core/plan/orderFaults";
 import { shareDone } from "@/core/plan/shareDone";
 import { classScope } from "@/core/roster/classScope";
@@ -136,15 +136,18 @@ function comesNext(plan: ClassPlan, library: Library, { students }: Classroom): 
   const [slot, dates] = [plan.slots[place], plan.dates[place]?.dates];
   if (!slot || !dates) return null;
   const taught = library.skills.filter(({ id }) => slot.skillIds.includes(id));
-  const buildsOn = broughtAlong(taught).map((id) => {
-    const { name, grade } = library.skill(id);
+  const buildsOn = broughtAlong(taught).flatMap((id) => {
+    const skill = library.skillIfKnown(id);
+    if (!skill) return [];
     const gauges = students.flatMap((student) => student.gauges.get(id) ?? []);
     const known = gauges.filter(({ tooLittle }) => !tooLittle);
     const there = known.filter(({ level }) => level === "secure" || level === "extending").length;
     const unknown = gauges.length - known.length;
-    return { id, name, grade, lacking: known.length - there, unknown, students: gauges.length };
+    const { name, grade } = skill;
+    return [{ id, name, grade, lacking: known.length - there, unknown, students: gauges.length }];
   });
-  return { title: slotTitle(slot, library), from: dayWords(dates.fromDay), buildsOn };
+  const check = unitChecks(taught).find(({ moment }) => moment === "before") ?? null;
+  return { title: slotTitle(slot, library), from: dayWords(dates.fromDay), buildsOn, check };
 }
 
 function faultsOf(plan: ClassPlan, library: Library): PlanView["faults"] {
@@ -152,13 +155,14 @@ function faultsOf(plan: ClassPlan, library: Library): PlanView["faults"] {
   const under = new Map(library.skills.map(({ id, prerequisites }) => [id, prerequisites]));
   return orderFaults(taught, (id) => under.get(id) ?? []).flatMap(({ slotId, skillId, buildsOnId, laterSlotId }) => {
     const [slot, later] = [slotId, laterSlotId].map((id) => plan.slots.find((one) => one.id === id));
-    if (!slot || !later) return [];
+    const [skill, buildsOn] = [library.skillIfKnown(skillId), library.skillIfKnown(buildsOnId)];
+    if (!slot || !later || !skill || !buildsOn) return [];
     return [
       {
         slotId,
         version: slot.version,
-        skill: library.skill(skillId).name,
-        buildsOn: library.skill(buildsOnId).name,
+        skill: skill.name,
+        buildsOn: buildsOn.name,
         laterSlot: slotTitle(later, library),
         // Behind the later one, once this is taken out.
         repairPlace: plan.slots.indexOf(later),

@@ -2,19 +2,13 @@ import Link from "next/link";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { PlanView } from "../types";
 
-/** Items on each prerequisite in a look at it, and the least that work holds. */
-const ITEMS_A_SKILL = 2;
-const LEAST_ITEMS = 4;
-const MOST_SKILLS = 6;
-
 /** What begins next and what it builds on, with who lacks it: there is still time. */
 export function ComesNext({ view: { comes }, base }: { readonly view: PlanView; readonly base: string }) {
   if (!comes) return null;
-  const { title, from, buildsOn } = comes;
-  const some = buildsOn.slice(0, MOST_SKILLS);
+  const { title, from, buildsOn, check } = comes;
   const search = new URLSearchParams({
-    skill: some.map(({ id }) => id).join("~"),
-    amount: String(Math.max(LEAST_ITEMS, ITEMS_A_SKILL * some.length)),
+    skill: (check?.skillIds ?? []).join("~"),
+    amount: String(check?.items ?? 0),
     title: `Before ${title}`.slice(0, 80),
   });
   return (
@@ -39,7 +33,7 @@ export function ComesNext({ view: { comes }, base }: { readonly view: PlanView; 
           ))}
         </ul>
       ) : null}
-      {buildsOn.length > 0 ? (
+      {check ? (
         <p className="no-print mt-1">
           <ButtonLink href={`${base}/work/new?${search}`}>Look at it now, in a few items</ButtonLink>
         </p>
