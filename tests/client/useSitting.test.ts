@@ -40,6 +40,7 @@ const sitting = (open: string | null): Omit<SittingView, "lessons"> => ({
   progress: 0,
   itemsDone: 0,
   itemsRight: 0,
+  planClassId: null,
   mostItems: 9,
   finished: open === null ? "budget" : null,
   current: open === null ? null : item(open),

@@ -11,6 +11,7 @@ import { makeBank, openBank } from "@/features/library/writes/banks";
 import { saveDraft } from "@/features/library/writes/drafts";
 import { beginItemImport } from "@/features/library/writes/importItems";
 import { keepPassage } from "@/features/library/writes/passages";
+import { setRunning } from "@/features/plan/writes/setRunning";
 import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
 import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
 import { beginImport } from "@/features/roster/writes/importRoster";
@@ -455,6 +456,26 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ classId }) =>
       plan("changePlanAction")({ classIds: [classId], what: "insert", slot: { id: id(), title: "Trip" }, place: 0 }),
   },
+  "plan/setRunningAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) => plan("setRunningAction")({ classId, runs: true, pace: "own" }),
+  },
+  "plan/setStartsAction": {
+    needs: ofClass("change"),
+    call: ({ classId, studentId }) => plan("setStartsAction")({ classId, studentIds: [studentId], from: "first" }),
+  },
+  "plan/setNetworksAction": {
+    needs: ownSchool,
+    call: () => plan("setNetworksAction")({ networks: ["10.20.0.0/16"] }),
+  },
+  "delivery/takeNextAction": {
+    // Each student of the class takes what comes next for themselves.
+    needs: ({ studentId, classmateId, classId, schoolId }, { personId }) => [
+      "student",
+      ["work-on", { kind: "sitting", personId: personId === classmateId ? personId : studentId, classId, schoolId }],
+    ],
+    call: ({ classId }) => action("@/features/delivery/actions", "takeNextAction", { classId }),
+  },
   "work/assignAction": {
     needs: ofClass("change"),
     call: ({ classId, studentId }) =>
@@ -791,6 +812,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       studentIds: [studentId],
     });
     if (place === "own class") await shareGroup(await school.teacher(owner), { groupId, personId: "kim" });
+    await setRunning(teacher, { classId, runs: true, pace: "own" });
     const workId = await givePractice(school, classId, studentIds, {}, owner);
     await give(school, studentId, await open(school, studentId, workId), "wrong");
     const [answered] = await answersOfPerson(db.read, studentId);

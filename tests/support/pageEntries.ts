@@ -123,6 +123,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     needs: staff,
     params: () => ({ ...ownDesk(), skillId: "equivalent-ratios" }),
   },
+  [ofDesk("/plan/students")]: { needs: ofClass(), params: slug },
   [ofDesk("/plan")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/board")]: { needs: ofClass(), params: slug },

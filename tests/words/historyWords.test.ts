@@ -184,6 +184,16 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "calendar-changed", facts: { added: 5, removed: 1, classes: 2 } },
     "Changed the school calendar: 5 days off more, 1 day off fewer; 2 classes have other dates",
   ],
+  [
+    { kind: "plan-run-set", facts: { runs: true, pace: "own" } },
+    "Let the plan run by itself, at each student’s own pace",
+  ],
+  [{ kind: "plan-run-set", facts: { runs: false, pace: "own" } }, "The plan does not run by itself any more"],
+  [
+    { kind: "plan-starts-set", facts: { students: 2, from: "slot", slot: "Ratios" } },
+    "Set where 2 students begin the plan: at Ratios",
+  ],
+  [{ kind: "networks-changed", facts: { networks: 1 } }, "Changed by which addresses a student is at school: 1 range"],
   [{ kind: "plan-changed", facts: { what: "move", slot: "Ratios", classes: 1 } }, "Moved in the plan: Ratios"],
   [{ kind: "note-kept", facts: { about: "unit", shared: true } }, "Changed a note of one's own on a unit"],
   [

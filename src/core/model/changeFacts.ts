@@ -2,6 +2,7 @@ import type { BankLevel, BankRole } from "./bankLevel";
 import type { ChangeArea } from "./changeArea";
 import type { DecimalMark } from "./decimalMark";
 import type { Noted } from "./noted";
+import type { PlanPace, PlanStartFrom } from "./planPlace";
 
 /** Who was moved: one person by id, or only how many. */
 interface Moved {
@@ -133,6 +134,10 @@ export interface ChangeFacts {
     readonly slot: string;
     readonly classes: number;
   };
+  "plan-run-set": { readonly runs: boolean; readonly pace: PlanPace };
+  "plan-starts-set": { readonly students: number; readonly from: PlanStartFrom; readonly slot: string | null };
+  /** How many ranges of addresses tell that a student is at school. */
+  "networks-changed": { readonly networks: number };
   /** School days taken out or given back, and how many classes had their dates moved. */
   "calendar-changed": { readonly added: number; readonly removed: number; readonly classes: number };
   "note-kept": { readonly about: Noted; readonly shared: boolean };
@@ -212,6 +217,9 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "framework-followed": "library",
   "plan-chosen": "plan",
   "plan-changed": "plan",
+  "plan-run-set": "plan",
+  "plan-starts-set": "plan",
+  "networks-changed": "plan",
   "calendar-changed": "plan",
   "note-kept": "library",
   "item-rescored": "scores",

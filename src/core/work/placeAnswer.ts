@@ -8,7 +8,8 @@ export interface AnswerTiming {
   readonly agoMilliseconds: number;
   /** When the sitting's last answer was given, or the sitting began. */
   readonly notBefore: number;
-  readonly dueAt: number;
+  /** Null for work without a due time. */
+  readonly dueAt: number | null;
   /** Whether it waited on the device because the server could not be reached. */
   readonly keptOnDevice: boolean;
   /** How long after the due time the school still believes that a kept answer was given before it. */
@@ -34,7 +35,7 @@ export function placeAnswer(timing: AnswerTiming): AnswerPlace {
   const { now, agoMilliseconds, notBefore, dueAt, keptOnDevice, graceMilliseconds } = timing;
   const ago = Number.isFinite(agoMilliseconds) ? Math.max(0, agoMilliseconds) : 0;
   const givenAt = Math.round(Math.min(now, Math.max(notBefore, now - ago)));
-  if (now <= dueAt) return { givenAt, standing: "in-time" };
+  if (dueAt === null || now <= dueAt) return { givenAt, standing: "in-time" };
   if (keptOnDevice && givenAt <= dueAt && now <= dueAt + graceMilliseconds) return { givenAt, standing: "late-claim" };
   return { givenAt, standing: !keptOnDevice && now <= dueAt + IN_FLIGHT_MILLISECONDS ? "in-time" : "too-late" };
 }

@@ -4,6 +4,7 @@ import type { Queryable } from "../queryable";
 import { credentials, knownDevices, passwordResets, sessions } from "../schema/access";
 import { itemVersions } from "../schema/items";
 import { people } from "../schema/people";
+import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
 import { reteachStudents } from "../schema/reteach";
 import { answers, lessonVisits, ratings, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
@@ -58,6 +59,7 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
   await tx.delete(assignmentTargets).where(eq(assignmentTargets.personId, personId));
   await tx.delete(reteachStudents).where(eq(reteachStudents.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));
+  await tx.delete(planStarts).where(eq(planStarts.personId, personId));
   await tx.delete(skillStates).where(eq(skillStates.personId, personId));
   await tx.delete(skillDays).where(eq(skillDays.personId, personId));
   await tx.delete(misconceptionSigns).where(eq(misconceptionSigns.personId, personId));

@@ -4,6 +4,7 @@ import type { Queryable } from "../queryable";
 import { credentials, sessions } from "../schema/access";
 import { changeSubjects, changes, signIns } from "../schema/history";
 import { enrollments, people, roles } from "../schema/people";
+import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
 import { reteachStudents } from "../schema/reteach";
 import { sittings } from "../schema/sittings";
@@ -38,6 +39,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
       })
       .from(sessions)
       .where(eq(sessions.personId, personId)),
+    "plan-beginnings": await db.select().from(planStarts).where(eq(planStarts.personId, personId)),
     work: await db.select().from(assignmentTargets).where(eq(assignmentTargets.personId, personId)),
     sittings: await db
       .select(getTableColumns(sittings))

@@ -4,6 +4,7 @@ import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
 import { skills } from "../schema/library";
 import { classes, classStaff, enrollments, people } from "../schema/people";
+import { planWorks } from "../schema/plan";
 import { sittings } from "../schema/sittings";
 import { skillDays, skillStates } from "../schema/summaries";
 import { assignments, assignmentTargets, partSkills, parts } from "../schema/work";
@@ -117,12 +118,14 @@ export async function openWorkCounts(
     .select({ works: sql<number>`count(distinct ${assignments.id})`, ...places })
     .from(assignments)
     .innerJoin(assignmentTargets, eq(assignmentTargets.assignmentId, assignments.id))
+    .leftJoin(planWorks, eq(planWorks.assignmentId, assignments.id))
     .leftJoin(sittings, latestSitting)
     .where(
       and(
         among(assignments.classId, classIds),
         isNull(assignments.withdrawnAt),
-        sql`${assignments.opensAt} <= ${now} and ${assignments.dueAt} >= ${now}`,
+        sql`${assignments.opensAt} <= ${now} and coalesce(${assignments.dueAt} >= ${now}, 1)`,
+        isNull(planWorks.id),
       ),
     );
   return found ?? { works: 0, given: 0, notStarted: 0, working: 0, stuck: 0, finished: 0 };

@@ -11,7 +11,7 @@ import { followedFrameworks, frameworks, standardLinks, standards } from "../sch
 import { notes } from "../schema/notes";
 import { passages, passageVersions } from "../schema/passages";
 import { classes, classStaff, courses, enrollments, holidays, people, roles, schools, terms } from "../schema/people";
-import { planEntries, planSlots, plans } from "../schema/plan";
+import { planEntries, planRights, planSlots, planStarts, plans } from "../schema/plan";
 import { groupMembers, groupShares, groups } from "../schema/regroup";
 import { reteaches, reteachStudents } from "../schema/reteach";
 import { interests, supports } from "../schema/students";
@@ -33,6 +33,8 @@ const TABLES = {
   planEntries,
   plans,
   planSlots,
+  planRights,
+  planStarts,
   works,
   parts,
   partSkills,

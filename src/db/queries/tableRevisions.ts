@@ -2,6 +2,7 @@ import "server-only";
 import { asc, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { revisions } from "../schema/history";
+import { oldRowsOf } from "../writerQueue";
 
 /** What the library is made of: together their counts are its revision. */
 export const LIBRARY_TABLES = [
@@ -34,6 +35,8 @@ const COUNTED: ReadonlySet<string> = new Set([
   ...LIBRARY_TABLES,
   "assignments",
   "assignment_targets",
+  oldRowsOf("assignments"),
+  oldRowsOf("assignment_targets"),
 ]);
 
 export const countedAmong = (tables: Iterable<string>): string[] => [...tables].filter((name) => COUNTED.has(name));

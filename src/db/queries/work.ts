@@ -2,6 +2,7 @@ import "server-only";
 import { and, asc, count, desc, eq, getTableColumns, isNull, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
+import { planWorks } from "../schema/plan";
 import { sittings } from "../schema/sittings";
 import { assignments, assignmentTargets, partItems, partSkills, parts, works } from "../schema/work";
 import { among } from "./people";
@@ -18,13 +19,16 @@ const given = {
   partId: parts.id,
   kind: parts.kind,
   settings: parts.settings,
+  /** The plan that gave it by itself; null for what somebody gave. */
+  planId: planWorks.planId,
 };
 const assignmentsWithWork = (db: Queryable) =>
   db
     .select(given)
     .from(assignments)
     .innerJoin(works, eq(works.id, assignments.workId))
-    .innerJoin(parts, and(eq(parts.workId, works.id), eq(parts.place, 0)));
+    .innerJoin(parts, and(eq(parts.workId, works.id), eq(parts.place, 0)))
+    .leftJoin(planWorks, eq(planWorks.assignmentId, assignments.id));
 
 export type GivenWork = Awaited<ReturnType<typeof assignmentsById>>[number];
 
@@ -37,10 +41,10 @@ export async function assignmentById(db: Queryable, id: string): Promise<GivenWo
   return found ?? null;
 }
 
-/** What some classes were given and what was not withdrawn, the latest first. */
+/** What some classes were given by somebody and what was not withdrawn, the latest first. */
 export async function assignmentsOfClasses(db: Queryable, classIds: readonly string[]): Promise<GivenWork[]> {
   return assignmentsWithWork(db)
-    .where(and(among(assignments.classId, classIds), isNull(assignments.withdrawnAt)))
+    .where(and(among(assignments.classId, classIds), isNull(assignments.withdrawnAt), isNull(planWorks.id)))
     .orderBy(desc(assignments.givenAt), desc(assignments.id));
 }
 
@@ -136,7 +140,9 @@ export async function targetsWithSittings(db: Queryable, assignmentIds: readonly
     .orderBy(asc(people.givenName), asc(people.familyName));
 }
 
-/** What a student was given, with the latest sitting if begun; withdrawn work is left out. */
+/**
+ * What a student was given, with the latest sitting if begun; withdrawn work is left out. What has no due day comes last.
+ */
 export async function worksOfStudent(db: Queryable, personId: string) {
   return db
     .select({ work: given, target: assignmentTargets, sitting: run })
@@ -144,7 +150,8 @@ export async function worksOfStudent(db: Queryable, personId: string) {
     .innerJoin(assignments, eq(assignments.id, assignmentTargets.assignmentId))
     .innerJoin(works, eq(works.id, assignments.workId))
     .innerJoin(parts, and(eq(parts.workId, works.id), eq(parts.place, 0)))
+    .leftJoin(planWorks, eq(planWorks.assignmentId, assignments.id))
     .leftJoin(sittings, latestSitting)
     .where(and(eq(assignmentTargets.personId, personId), isNull(assignments.withdrawnAt)))
-    .orderBy(asc(assignments.dueAt), asc(assignments.id));
+    .orderBy(sql`${assignments.dueAt} is null`, asc(assignments.dueAt), asc(assignments.id));
 }

@@ -25,6 +25,8 @@ export const schools = sqliteTable("schools", {
   decimalMark: text("decimal_mark", { enum: DECIMAL_MARKS }).notNull().default("point"),
   /** Years for which a student's evidence is kept after leaving. */
   keepYears: integer("keep_years").notNull().default(3),
+  /** Ranges of network addresses ("10.20.0.0/16") from which a student is at school; none where nothing tells. */
+  networks: text("networks", { mode: "json" }).$type<readonly string[]>().notNull().default([]),
 });
 
 export const terms = sqliteTable(

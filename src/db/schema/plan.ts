@@ -1,9 +1,9 @@
 import { type AnySQLiteColumn, index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import { PLAN_PACES, PLAN_PLACES } from "../../core/model/planPlace";
+import { PLAN_LEVELS, PLAN_PACES, PLAN_PLACES } from "../../core/model/planPlace";
 import { skills, subjects } from "./library";
 import { classes, people, schools } from "./people";
 import { units } from "./units";
-import { works } from "./work";
+import { assignments, works } from "./work";
 
 /** A sequence of slots: of a person, of a school, or a class's own with its dates. */
 export const plans = sqliteTable(
@@ -28,8 +28,8 @@ export const plans = sqliteTable(
     firstDay: text("first_day"),
     /** Days of the week with a lesson; 1 is Monday. */
     weekdays: text("weekdays", { mode: "json" }).$type<readonly number[]>(),
-    /** Students are given what comes next without anybody assigning it. */
-    runsItself: integer("runs_itself", { mode: "boolean" }).notNull().default(false),
+    /** Who let it run by itself, so that students are given what comes next without anybody assigning it; null where it does not. */
+    runById: text("run_by").references(() => people.id),
     pace: text("pace", { enum: PLAN_PACES }).notNull().default("own"),
     createdAt: integer("created_at").notNull(),
     archivedAt: integer("archived_at"),
@@ -40,6 +40,64 @@ export const plans = sqliteTable(
     index("plans_by_owner").on(t.ownerId),
     index("plans_by_subject").on(t.subjectId),
     index("plans_by_original").on(t.copiedFromId),
+    index("plans_by_runner").on(t.runById),
+  ],
+);
+
+/** Who else may copy or change a plan that has no class: a person, or everybody of a school. */
+export const planRights = sqliteTable(
+  "plan_rights",
+  {
+    id: text("id").primaryKey(),
+    planId: text("plan_id")
+      .notNull()
+      .references(() => plans.id),
+    personId: text("person_id").references(() => people.id),
+    schoolId: text("school_id").references(() => schools.id),
+    level: text("level", { enum: PLAN_LEVELS }).notNull(),
+  },
+  (t) => [
+    index("plan_rights_by_plan").on(t.planId),
+    index("plan_rights_by_person").on(t.personId),
+    index("plan_rights_by_school").on(t.schoolId),
+  ],
+);
+
+/** Where a student begins a class's plan: what lies before is passed over. A slot that is gone is no beginning. */
+export const planStarts = sqliteTable(
+  "plan_starts",
+  {
+    id: text("id").primaryKey(),
+    planId: text("plan_id")
+      .notNull()
+      .references(() => plans.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    slotId: text("slot_id").notNull(),
+  },
+  (t) => [uniqueIndex("plan_starts_once").on(t.planId, t.personId), index("plan_starts_by_person").on(t.personId)],
+);
+
+/** Practice on a skill that a plan running by itself gives: one assignment a skill, to which students come as it is their turn. */
+export const planWorks = sqliteTable(
+  "plan_works",
+  {
+    id: text("id").primaryKey(),
+    planId: text("plan_id")
+      .notNull()
+      .references(() => plans.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
+    assignmentId: text("assignment_id")
+      .notNull()
+      .references(() => assignments.id),
+  },
+  (t) => [
+    uniqueIndex("plan_works_once").on(t.planId, t.skillId),
+    uniqueIndex("plan_works_by_assignment").on(t.assignmentId),
+    index("plan_works_by_skill").on(t.skillId),
   ],
 );
 
@@ -105,6 +163,8 @@ export const planEntries = sqliteTable(
     place: integer("place").notNull(),
     fromDay: text("from_day").notNull(),
     targetDay: text("target_day").notNull(),
+    /** Part of the sequence by which the class's position is told; extras are not. */
+    counted: integer("counted", { mode: "boolean" }).notNull().default(true),
   },
   (t) => [uniqueIndex("plan_entries_once").on(t.classId, t.skillId), index("plan_entries_by_skill").on(t.skillId)],
 );

@@ -97,7 +97,8 @@ export const assignments = sqliteTable(
       .references(() => people.id),
     givenAt: integer("given_at").notNull(),
     opensAt: integer("opens_at").notNull(),
-    dueAt: integer("due_at").notNull(),
+    /** Null where it has no due day. */
+    dueAt: integer("due_at"),
     withdrawnAt: integer("withdrawn_at"),
   },
   (t) => [

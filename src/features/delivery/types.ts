@@ -68,6 +68,8 @@ export interface SittingView extends SittingChange {
   readonly instructions: string;
   /** The most items that the student is given. */
   readonly mostItems: number;
+  /** The class whose plan gave it, for going on with the plan; null for what somebody gave. */
+  readonly planClassId: string | null;
   readonly lessons: Readonly<
     Record<string, { readonly name: string; readonly lesson: Lesson; readonly model: SkillTeaching["model"] }>
   >;
@@ -127,7 +129,10 @@ export interface StudentHome {
   readonly name: string;
   /** The server's clock, in milliseconds since 1970 UTC. */
   readonly serverNow: number;
+  /** What was given, in the order in which it goes first. */
   readonly now: readonly StudentWork[];
+  /** What the plans of their classes give next, without anybody having given it. */
+  readonly next: readonly StudentNext[];
   readonly later: readonly StudentWork[];
   /** Whose time ran out unfinished, not long ago. */
   readonly over: readonly StudentWork[];
@@ -137,6 +142,19 @@ export interface StudentHome {
   readonly minutesThisWeek: number;
 }
 
+export interface StudentNext {
+  readonly classId: string;
+  readonly subject: string;
+  /** Null when nothing is open here: all is mastered, or what is left is for another place. */
+  readonly open: {
+    readonly title: string;
+    /** The skill of the plan for which this is needed first. */
+    readonly neededFor: string | null;
+    readonly begun: boolean;
+  } | null;
+  readonly onlyElsewhere: boolean;
+}
+
 export interface StudentWork {
   readonly workId: string;
   readonly title: string;
@@ -144,7 +162,8 @@ export interface StudentWork {
   readonly progress: number;
   readonly begun: boolean;
   readonly finished: FinishReason | null;
-  readonly due: string;
+  /** Null where it has no due day. */
+  readonly due: string | null;
   readonly overdue: boolean;
   readonly opens: string | null;
 }

@@ -11,6 +11,7 @@ import { rankMisconceptions } from "@/core/measurement/rankMisconceptions";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import { whyMastery } from "@/core/why/whyMastery";
 import { whyWorthDoing } from "@/core/why/whyWorthDoing";
+import { isOver } from "@/core/work/isOver";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { answersBehindCell } from "@/db/queries/answerLog";
 import { lessonVisitsTo } from "@/db/queries/lessonVisits";
@@ -265,7 +266,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
         state:
           sitting && sitting.finishReason === null
             ? `last worked ${formatDistance(sitting.lastAt, now, { addSuffix: true })}`
-            : runWords(stateOfRun(sitting, { isOver: work.dueAt < now })),
+            : runWords(stateOfRun(sitting, { isOver: isOver(work.dueAt, now) })),
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
       })),

@@ -6,6 +6,9 @@ import { readCalendarFile } from "./reads/calendar";
 import { changeCalendar } from "./writes/changeCalendar";
 import { changePlan } from "./writes/changePlan";
 import { choosePlan } from "./writes/choosePlan";
+import { setNetworks } from "./writes/setNetworks";
+import { setRunning } from "./writes/setRunning";
+import { setStarts } from "./writes/setStarts";
 
 export async function choosePlanAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
   return runAction((context) => choosePlan(context, input));
@@ -25,4 +28,18 @@ export async function changeCalendarAction(
 
 export async function readCalendarAction(input: unknown): Promise<ActionResult<CalendarFile>> {
   return runAction((context) => readCalendarFile(context, input));
+}
+
+export async function setRunningAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => setRunning(context, input));
+}
+
+export async function setStartsAction(
+  input: unknown,
+): Promise<ActionResult<{ changeId: string | null; moved: number }>> {
+  return runAction((context) => setStarts(context, input));
+}
+
+export async function setNetworksAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => setNetworks(context, input));
 }

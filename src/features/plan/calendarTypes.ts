@@ -4,6 +4,10 @@ import type { HolidayRange } from "@/core/calendar/holidayRanges";
 export interface CalendarView {
   readonly schoolName: string;
   readonly mayChange: boolean;
+  /** Ranges of network addresses from which a student is at school; only for whoever may change them. */
+  readonly networks: readonly string[];
+  /** The address from which the asking person comes, for whoever may change them. */
+  readonly ownAddress: string | null;
   readonly terms: readonly {
     readonly id: string;
     readonly name: string;

@@ -16,7 +16,7 @@ const TABLES = ["plan_entries", "skill_states", "enrollments", "people", "school
 export const planFigure = figure(TABLES, async (runtime, { classIds, schoolId, today }) => {
   const [classId] = classIds;
   if (!classId) return { text: "no class", attention: false };
-  const plan = await planOf(runtime.db.read, classId);
+  const plan = (await planOf(runtime.db.read, classId)).filter(({ counted }) => counted);
   if (plan.length === 0) return { text: "no plan yet", attention: false };
   const [library, school, { states, students }] = await Promise.all([
     libraryOf(runtime),
@@ -38,7 +38,7 @@ export const planFigure = figure(TABLES, async (runtime, { classIds, schoolId, t
       there.set(state.skillId, (there.get(state.skillId) ?? 0) + 1);
   const planned = plan.map(({ skillId, targetDay }) => ({
     skillId,
-    name: library.skill(skillId).name,
+    name: library.skillIfKnown(skillId)?.name ?? "",
     targetDay,
     shareSecure: students === 0 ? 0 : (there.get(skillId) ?? 0) / students,
   }));

@@ -5,6 +5,8 @@ export interface PlanView {
   readonly className: string;
   /** May change it; others look on. */
   readonly mayChange: boolean;
+  /** Students are given what comes next without anybody assigning it. */
+  readonly runs: boolean;
   readonly position: { readonly text: string; readonly short: string; readonly daysAhead: number };
   /** Of the counted part, how many of the skills half the class have; null where nothing counts. */
   readonly done: { readonly done: number; readonly of: number } | null;

@@ -13,7 +13,7 @@ export interface TodayFacts {
     readonly id: string;
     readonly title: string;
     readonly className: string;
-    readonly due: string;
+    readonly due: string | null;
     readonly state: "open" | "over" | "later";
     readonly given: number;
     readonly notStarted: number;
@@ -107,7 +107,7 @@ function workLines(base: string, { works }: TodayFacts): TodayLine[] {
         key: work.id,
         station: "Work",
         what: `${work.title}, ${work.className}${wants.length > 0 ? `: ${wants.join(", ")}` : ""}`,
-        why: `${work.finished} of ${work.given} have finished; due ${work.due}.`,
+        why: `${work.finished} of ${work.given} have finished; ${work.due === null ? "no due day" : `due ${work.due}`}.`,
         href: `${base}/work/${work.id}`,
         action: work.stuck > 0 ? "See who" : "Look in",
         attention: work.stuck > 0,

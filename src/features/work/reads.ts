@@ -10,6 +10,7 @@ import { clashesAmong } from "@/core/items/clashesAmong";
 import { roomOf } from "@/core/items/rooms";
 import { rational } from "@/core/numeric/rational";
 import { whyMastery } from "@/core/why/whyMastery";
+import { isOver } from "@/core/work/isOver";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
@@ -88,8 +89,8 @@ async function entriesOf(context: Context, works: readonly GivenWork[]): Promise
     kind: work.kind,
     className: classes.find(({ id }) => id === work.classId)?.name ?? "",
     skills: (skillIds.get(work.id) ?? []).map((id) => coded.get(id) ?? library.skill(id).name),
-    due: atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
-    state: now > work.dueAt ? "over" : now < work.opensAt ? "later" : "open",
+    due: work.dueAt === null ? null : atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
+    state: isOver(work.dueAt, now) ? "over" : now < work.opensAt ? "later" : "open",
     ...(counts.get(work.id) ?? NOBODY),
   }));
 }
@@ -130,7 +131,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     classId: work.classId,
     instructions: work.instructions,
     opens: atSchool(school, work.opensAt, "EEE d MMM, HH:mm"),
-    dueDay: dayAt(school, work.dueAt),
+    dueDay: work.dueAt === null ? "" : dayAt(school, work.dueAt),
     items: work.settings.items,
     certainty: work.settings.certainty ?? "usual",
     rows: targets.map(
@@ -232,7 +233,7 @@ function byNearness<Skill extends { readonly id: string; readonly grade: number 
 async function addableWorks(context: Context, classIds: readonly string[]): Promise<AssignForm["addable"]> {
   const db = context.runtime.db.read;
   const now = context.runtime.now();
-  const given = (await assignmentsOfClasses(db, classIds)).filter(({ dueAt }) => dueAt > now);
+  const given = (await assignmentsOfClasses(db, classIds)).filter(({ dueAt }) => !isOver(dueAt, now));
   const [counts, picks, classes] = await Promise.all([
     workCounts(
       db,

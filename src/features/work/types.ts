@@ -9,7 +9,8 @@ export interface WorkListEntry {
   readonly className: string;
   /** Names, each with the code of its standard. */
   readonly skills: readonly string[];
-  readonly due: string;
+  /** Null where it has no due day. */
+  readonly due: string | null;
   readonly state: "open" | "over" | "later";
   readonly given: number;
   readonly notStarted: number;
@@ -44,6 +45,7 @@ export interface WorkView extends WorkListEntry {
   readonly classId: string;
   readonly instructions: string;
   readonly opens: string;
+  /** Empty where it has none. */
   readonly dueDay: string;
   /** Items that end it, or the most that may be spent. */
   readonly items: number;

@@ -4,6 +4,7 @@ import { cookies, headers } from "next/headers";
 import { theRuntime } from "@/server/runtime/runtime";
 import { deviceCookie, sessionCookie } from "./cookies";
 import type { Doorstep } from "./passDoor";
+import { requestAddress } from "./requestAddress";
 
 /** Where a try to sign in comes from. The browser gets a mark of its own, so that its wrong tries stop nobody else. */
 export async function doorstep(): Promise<Doorstep> {
@@ -17,8 +18,7 @@ export async function doorstep(): Promise<Doorstep> {
   }
   return {
     deviceId,
-    // Set by our own server, from the socket or from proxies that it trusts (server/http).
-    address: head.get("x-oxbow-address") ?? "unknown",
+    address: await requestAddress(),
     device: deviceWords(head.get("user-agent") ?? ""),
     formerToken: jar.get(sessionCookie(runtime, "staff").name)?.value ?? "",
   };

@@ -35,6 +35,8 @@ export interface PlannedSkillOfClass {
   readonly skillId: string;
   readonly fromDay: SchoolDay;
   readonly targetDay: SchoolDay;
+  /** Part of the sequence by which the class's position is told. */
+  readonly counted: boolean;
 }
 
 /** What the teacher's views and decisions are made of: students, skills in the plan's order, gauges and weights of today. */

@@ -2,7 +2,8 @@ import "server-only";
 import type { PartSettings, WorkKind } from "@/core/model/work";
 import { added } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
-import type { Context } from "@/server/runtime/context";
+import type { Actor } from "@/server/access/policy";
+import type { Runtime } from "@/server/runtime/runtime";
 
 export interface NewWork {
   /** Of the assignment: what was given, to whom and when. */
@@ -15,7 +16,8 @@ export interface NewWork {
   readonly title: string;
   readonly instructions: string;
   readonly opensAt: number;
-  readonly dueAt: number;
+  /** Null for work without a due day. */
+  readonly dueAt: number | null;
   readonly skillIds: readonly string[];
   readonly studentIds: readonly string[];
   /** Draws picked by hand, in order; items are drawn for each student without them. */
@@ -27,8 +29,11 @@ export interface NewWork {
   }[];
 }
 
-/** The rows of a new piece of work of one part, and of giving it to students. */
-export function workRows({ runtime, actor }: Context, work: NewWork): RowChange[] {
+/** The rows of a new piece of work of one part, and of giving it to students in somebody's name. */
+export function workRows(
+  { runtime, actor }: { readonly runtime: Runtime; readonly actor: Pick<Actor, "personId" | "schoolId"> },
+  work: NewWork,
+): RowChange[] {
   const now = runtime.now();
   const [workId, partId] = [runtime.newId(), runtime.newId()];
   const { assignmentId, classId, groupId = null, opensAt, dueAt } = work;

@@ -22,7 +22,8 @@ export interface ClassPlan {
   readonly subjectId: string;
   readonly firstDay: SchoolDay;
   readonly calendar: LessonCalendar;
-  readonly runsItself: boolean;
+  /** Who let it run by itself; null where it does not. */
+  readonly runById: string | null;
   readonly pace: PlanPace;
   readonly slots: readonly ClassSlot[];
   readonly dates: readonly SlotDates[];
@@ -58,7 +59,7 @@ export async function classPlanOf(db: Queryable, runtime: Runtime, classId: stri
     subjectId: row?.subjectId ?? subject?.id ?? subjects[0]?.id ?? "",
     firstDay,
     calendar,
-    runsItself: row?.runsItself ?? false,
+    runById: row?.runById ?? null,
     pace: row?.pace ?? "own",
     slots,
     dates: datesOfSlots(slots, firstDay, calendar),

@@ -8,7 +8,7 @@ import type { ClassPlan } from "./classPlan";
 import type { ClassSlot } from "./classSlot";
 
 /** What a class's plan may become. */
-export type NextPlan = Pick<ClassPlan, "firstDay" | "calendar" | "runsItself" | "pace" | "slots"> & {
+export type NextPlan = Pick<ClassPlan, "firstDay" | "calendar" | "runById" | "pace" | "slots"> & {
   readonly copiedFromId?: string | null;
 };
 
@@ -26,7 +26,7 @@ function planRow(runtime: Runtime, plan: ClassPlan, next: NextPlan, planId: stri
   const values = {
     firstDay: next.firstDay,
     weekdays: next.calendar.weekdays,
-    runsItself: next.runsItself,
+    runById: next.runById,
     pace: next.pace,
     ...(next.copiedFromId === undefined ? {} : { copiedFromId: next.copiedFromId }),
   };
@@ -80,6 +80,9 @@ function entryRows(runtime: Runtime, plan: ClassPlan, next: NextPlan): RowChange
     if (dates)
       for (const { skillId, ...days } of skillsInSlot(next.slots[place]?.skillIds ?? [], dates, next.calendar))
         if (!spans.has(skillId)) spans.set(skillId, days);
+  const counting = new Set(
+    next.slots.flatMap(({ counted, skipped, skillIds }) => (counted && !skipped ? skillIds : [])),
+  );
   const places = new Map([...spans.keys()].map((id, place) => [id, place]));
   const gone = plan.entries
     .filter(({ skillId }) => !spans.has(skillId))
@@ -87,9 +90,9 @@ function entryRows(runtime: Runtime, plan: ClassPlan, next: NextPlan): RowChange
   const known = new Map(plan.entries.map((row) => [row.skillId, row]));
   const own = [...spans].flatMap(([skillId, days]): RowChange[] => {
     const row = known.get(skillId);
-    const values = { ...days, place: places.get(skillId) ?? 0 };
+    const values = { ...days, place: places.get(skillId) ?? 0, counted: counting.has(skillId) };
     if (!row) return [added("planEntries", { id: runtime.newId(), classId: plan.class.id, skillId, ...values })];
-    const isSame = row.place === values.place && row.fromDay === days.fromDay && row.targetDay === days.targetDay;
+    const isSame = Object.entries(values).every(([name, value]) => row[name as keyof typeof values] === value);
     return isSame ? [] : [changed("planEntries", row, values)];
   });
   return [...gone, ...own];

@@ -2,16 +2,14 @@ import "server-only";
 import { revalidatePath } from "next/cache";
 import { unstable_rethrow } from "next/navigation";
 import type { ActionResult } from "@/core/model/actionResult";
-import { requireActor } from "@/server/access/currentActor";
 import type { Context } from "./context";
-import { theRuntime } from "./runtime";
+import { requestContext } from "./requestContext";
 import { told } from "./told";
 
 /** Runs a write for the person signed in and turns a refusal into a message; views are shown anew afterwards. */
 export async function runAction<T>(write: (context: Context) => Promise<T>): Promise<ActionResult<T>> {
   try {
-    const actor = await requireActor();
-    const data = await write({ runtime: await theRuntime(), actor });
+    const data = await write(await requestContext());
     revalidatePath("/", "layout");
     return { ok: true, data };
   } catch (error) {

@@ -6,4 +6,6 @@ import type { Runtime } from "./runtime";
 export interface Context {
   readonly runtime: Runtime;
   readonly actor: Actor;
+  /** The network address that the request comes from, as our own server tells it; missing where nothing was asked over a network. */
+  readonly address?: string;
 }

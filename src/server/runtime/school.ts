@@ -18,6 +18,8 @@ export interface School {
   readonly keepYears: number;
   readonly lateGraceHours: number;
   readonly decimalMark: DecimalMark;
+  /** Ranges of network addresses from which a student is at school; none where nothing tells. */
+  readonly networks: readonly string[];
   readonly calendar: SchoolCalendar;
   readonly terms: readonly {
     readonly id: string;

@@ -84,6 +84,12 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "plan-chosen": "Planned the year of grade {grade} in {subject}{classes, plural, one {} other { for # classes}}",
   "plan-changed":
     "{what, select, move {Moved} insert {Put in} remove {Took out} other {Changed}} in the plan{classes, plural, one {} other { of # classes}}: {slot}",
+  "plan-run-set":
+    "{runs, select, yes {Let the plan run by itself, {pace, select, own {at each student’s own pace} other {with the class’s dates}}} other {The plan does not run by itself any more}}",
+  "plan-starts-set":
+    "Set where {students, plural, one {# student begins} other {# students begin}} the plan: {from, select, shown {by what they have shown} grade {by their grade} slot {at {slot}} other {at its beginning}}",
+  "networks-changed":
+    "Changed by which addresses a student is at school: {networks, plural, =0 {none, so nothing tells} one {# range} other {# ranges}}",
   "calendar-changed":
     "Changed the school calendar: {added, plural, =0 {} one {# day off more} other {# days off more}}{removed, plural, =0 {} one {{added, plural, =0 {} other {, }}# day off fewer} other {{added, plural, =0 {} other {, }}# days off fewer}}; {classes, plural, one {# class has} other {# classes have}} other dates",
   "note-kept": "Changed a note of one's own on {about, select, skill {a skill} unit {a unit} other {an item}}",

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { laterChanges } from "@/core/plan/laterChanges";
 import { nextFromPlan, type OfferedSlot, type PlanMoment, type PlanStudent } from "@/core/plan/nextFromPlan";
 import { orderFaults } from "@/core/plan/orderFaults";
-import { comesFirst, PRECEDENCE } from "@/core/plan/precedence";
+import { inPrecedence, PRECEDENCE } from "@/core/plan/precedence";
 import { shareDone } from "@/core/plan/shareDone";
 import { startingSlot, startingSlotOfGrade } from "@/core/plan/startingSlot";
 
@@ -58,6 +58,22 @@ describe("what a plan gives next", () => {
     expect(next(student([], tired("a")))?.skillId).toBe("b");
     expect(next(student(["b", "c"], tired("a")))?.skillId).toBe("d");
     expect(next(student(["b", "c", "d"], tired("a")))?.skillId).toBe("a");
+    // What lies under it comes before anything else, the weakest first.
+    expect(next(student(["a", "b"], tired("c")))).toEqual({ slotId: "2", skillId: "x", missingForId: "c" });
+    expect(next(student(["a", "b", "x"], tired("c")))?.skillId).toBe("d");
+  });
+
+  it("is not at home, underneath either, what is planned for school alone", () => {
+    const home = [...slots.slice(0, 3), { id: "4", skillIds: ["f"], where: "both" as const, dates: week(2) }];
+    const weak = student(["a", "b"], { chanceOf: () => 0.1 });
+    const builds = (id: string) => (id === "d" ? ["c"] : id === "f" ? ["z"] : []);
+    expect(nextFromPlan(home, weak, at({ place: "home" }), builds)?.skillId).toBe("z");
+    // Rather a skill for which something is missing than nothing.
+    expect(nextFromPlan(home.slice(0, 3), weak, at({ place: "home" }), builds)).toEqual({
+      slotId: "3",
+      skillId: "d",
+      missingForId: null,
+    });
   });
 
   it("is what is missing underneath, down to what stands on something, and begins where the student begins", () => {
@@ -102,12 +118,10 @@ describe("what a plan gives next", () => {
 });
 
 it("work that is due goes before detours, those before the plan, review and free choice", () => {
-  const pieces = [...PRECEDENCE].reverse().map((kind) => ({ kind, dueDay: null as string | null, n: kind }));
-  expect(comesFirst(pieces)?.kind).toBe("due-work");
-  expect(comesFirst(pieces.filter(({ kind }) => kind !== "due-work"))?.kind).toBe("detour");
-  const due = ["2026-12-02", "2026-11-30", "2026-12-01"].map((dueDay) => ({ kind: "due-work" as const, dueDay }));
-  expect(comesFirst(due)?.dueDay).toBe("2026-11-30");
-  expect(comesFirst([])).toBe(null);
+  const pieces = [...PRECEDENCE].reverse().map((kind) => ({ kind, dueDay: null }));
+  expect(inPrecedence(pieces).map(({ kind }) => kind)).toEqual(["due-work", "detour", "plan", "review", "free-choice"]);
+  const due = ["2026-12-02", null, "2026-11-30", "2026-12-01"].map((dueDay) => ({ kind: "due-work" as const, dueDay }));
+  expect(inPrecedence(due).map(({ dueDay }) => dueDay)).toEqual(["2026-11-30", "2026-12-01", "2026-12-02", null]);
 });
 
 describe("the order of a plan", () => {
@@ -117,9 +131,7 @@ describe("the order of a plan", () => {
       { id: "2", skillIds: ["z"] },
       { id: "3", skillIds: ["x"] },
     ];
-    expect(orderFaults(plan, under)).toEqual([
-      { slotId: "1", skillId: "c", buildsOnId: "x", laterSlotId: "3" },
-    ]);
+    expect(orderFaults(plan, under)).toEqual([{ slotId: "1", skillId: "c", buildsOnId: "x", laterSlotId: "3" }]);
     const [fault] = orderFaults(plan, under);
     const [first, ...others] = plan;
     const mended = [...others];

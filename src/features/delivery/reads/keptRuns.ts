@@ -19,14 +19,9 @@ const MOST_MILLISECONDS = 5 * 60_000;
  */
 const store = keptStore<Run | null>(
   [
-    "assignments",
-    "assignment_targets",
-    "works",
-    "parts",
-    "part_skills",
-    "part_items",
-    // New people change nobody's run: a roster file brings thousands of them while a class is at work.
-    oldRowsOf("people"),
+    // New rows change nobody's run: a roster file brings thousands of people while a class is at work, and a plan that runs by itself gives
+    // somebody new work every other minute. Work that was begun gets no further skills or items.
+    ...["assignments", "assignment_targets", "works", "parts", "part_skills", "part_items", "people"].map(oldRowsOf),
     ...LIBRARY_TABLES,
   ],
   async () => null,

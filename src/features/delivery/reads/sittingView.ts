@@ -26,6 +26,7 @@ export function sittingView(run: Run, last: GivenAnswer | null, serverNow: numbe
     title: work.title,
     instructions: work.instructions,
     mostItems: mostItems(situation),
+    planClassId: work.planId === null ? null : work.classId,
   };
 }
 

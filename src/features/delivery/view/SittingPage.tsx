@@ -4,6 +4,7 @@ import { ButtonLink } from "@/ui/primitives/Button";
 import type { SittingView } from "../types";
 import { ItemForm } from "./ItemForm";
 import { River } from "./River";
+import { TakeNext } from "./TakeNext";
 import { type SittingState, useSitting } from "./useSitting";
 import { WORK_WORDS } from "./workWords";
 
@@ -46,9 +47,16 @@ function Done({ view, waiting }: { readonly view: SittingView; readonly waiting:
       <h2 className="font-serif text-[32px] leading-tight">{head}</h2>
       <p className="mt-3">{text}</p>
       {waiting > 0 ? <p className="mt-3">Leave this page open until everything has been sent.</p> : null}
-      <ButtonLink look="main" size="big" href="/river" className="mt-6">
-        To my river
-      </ButtonLink>
+      <p className="mt-6 flex flex-wrap gap-4">
+        {view.planClassId !== null && waiting === 0 ? (
+          <TakeNext classId={view.planClassId} isFirst>
+            Go on with my plan
+          </TakeNext>
+        ) : null}
+        <ButtonLink look={view.planClassId === null ? "main" : "plain"} size="big" href="/river">
+          To my river
+        </ButtonLink>
+      </p>
     </div>
   );
 }

@@ -1,8 +1,9 @@
 import type { ReactNode } from "react";
 import { ButtonLink } from "@/ui/primitives/Button";
-import type { StudentHome, StudentWork } from "../types";
+import type { StudentHome, StudentNext, StudentWork } from "../types";
 import { OwnRiver } from "./River";
 import { SendWaiting } from "./SendWaiting";
+import { TakeNext } from "./TakeNext";
 import { WORK_WORDS } from "./workWords";
 
 /** A student's own page: what to do now, and the river that has grown so far. */
@@ -37,14 +38,15 @@ export function StudentHomePage({
         {home.minutesThisWeek > 0 ? `${home.minutesThisWeek} min of practice this week.` : ""}
       </p>
       <h2 className="mb-2 font-serif text-[24px]">Now</h2>
-      {home.now.length === 0 ? (
-        <p className="text-mute">
-          {home.over.length === 0 ? "Nothing is waiting for you. Well done." : "Nothing is open for you at the moment."}
-        </p>
+      {home.now.length === 0 && home.next.every(({ open }) => open === null) ? (
+        <p className="text-mute">{nothingWords(home)}</p>
       ) : null}
       <ul>
-        {home.now.map((work) => (
-          <WorkItem key={work.workId} work={work} />
+        {home.now.map((work, place) => (
+          <WorkItem key={work.workId} work={work} isFirst={place === 0} />
+        ))}
+        {home.next.map((next) => (
+          <NextItem key={next.classId} next={next} isFirst={home.now.length === 0} />
         ))}
       </ul>
       {home.later.length > 0 ? (
@@ -90,16 +92,47 @@ export function StudentHomePage({
   );
 }
 
-function WorkItem({ work }: { readonly work: StudentWork }) {
+function nothingWords({ over, next }: StudentHome): string {
+  if (next.some(({ onlyElsewhere }) => onlyElsewhere)) return "What is left of your plan is for another place.";
+  if (next.length > 0) return "You have mastered everything in your plan. Well done.";
+  return over.length === 0 ? "Nothing is waiting for you. Well done." : "Nothing is open for you at the moment.";
+}
+
+/** What a class's plan gives next: there without anybody having given it, and without a due day. */
+function NextItem({
+  next: { classId, subject, open },
+  isFirst,
+}: {
+  readonly next: StudentNext;
+  readonly isFirst: boolean;
+}) {
+  if (!open) return null;
+  return (
+    <li className="border-hair flex flex-wrap items-center justify-between gap-4 border-t py-4">
+      <div>
+        <p className="font-semibold">{open.title}</p>
+        <p className="text-mute text-[17px]">
+          {open.neededFor === null ? `next in ${subject.toLowerCase()}` : `you need it for “${open.neededFor}”`}
+        </p>
+      </div>
+      <TakeNext classId={classId} isFirst={isFirst}>
+        {open.begun ? "Go on" : "Begin"}
+      </TakeNext>
+    </li>
+  );
+}
+
+function WorkItem({ work, isFirst }: { readonly work: StudentWork; readonly isFirst: boolean }) {
   return (
     <li className="border-hair flex flex-wrap items-center justify-between gap-4 border-t py-4">
       <div>
         <p className="font-semibold">{work.title}</p>
         <p className="text-mute text-[17px]">
-          {WORK_WORDS[work.kind].what}until {work.due}
+          {WORK_WORDS[work.kind].what}
+          {work.due === null ? "whenever you like" : `until ${work.due}`}
         </p>
       </div>
-      <ButtonLink look="main" size="big" href={`/river/${work.workId}`}>
+      <ButtonLink look={isFirst ? "main" : "plain"} size="big" href={`/river/${work.workId}`}>
         {work.begun ? "Go on" : "Begin"}
       </ButtonLink>
     </li>

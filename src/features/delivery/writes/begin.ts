@@ -1,4 +1,5 @@
 import "server-only";
+import { isOver } from "@/core/work/isOver";
 import { insertSitting, itemsOfSitting, latestSittingOf, type SittingOwner } from "@/db/queries/sittings";
 import { assignmentById, type GivenWork, targetOf } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
@@ -17,7 +18,7 @@ export async function beginOrResume(tx: Queryable, context: Context, assignmentI
   if (!work || !target || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not on your list.");
   if (runtime.now() < work.opensAt) throw new Refusal("closed", "This work is not open yet.");
   const known = await latestSittingOf(tx, target.id);
-  const over = runtime.now() > work.dueAt;
+  const over = isOver(work.dueAt, runtime.now());
   if (known && (known.sitting.finishedAt !== null || !over))
     return loadRun(tx, runtime, known, await itemsOfSitting(tx, known.sitting.id));
   if (over) throw new Refusal("closed", "The time for this work is over. Ask your teacher to open it again.");
@@ -25,7 +26,7 @@ export async function beginOrResume(tx: Queryable, context: Context, assignmentI
 }
 
 /** Begins a run: what its conductor wants to remember is taken down, and the first items are chosen. */
-async function begin(
+export async function begin(
   tx: Queryable,
   { runtime, actor }: Context,
   work: GivenWork,

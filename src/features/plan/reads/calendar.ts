@@ -15,14 +15,17 @@ import { validated } from "@/server/runtime/validated";
 import type { CalendarFile, CalendarView } from "../calendarTypes";
 
 /** The calendar of the actor's school, for all its staff. */
-export async function calendarView({ runtime, actor }: Context): Promise<CalendarView> {
+export async function calendarView({ runtime, actor, address }: Context): Promise<CalendarView> {
   const { schoolId } = demandStaff(actor);
   const [school, days] = await Promise.all([schoolOf(runtime, schoolId), holidaysAt(runtime.db.read, schoolId)]);
   const today = dayAt(school, runtime.now());
   const off = new Set(days.map(({ day }) => day));
+  const mayChange = may(actor, "manage", { kind: "school", schoolId });
   return {
     schoolName: school.name,
-    mayChange: may(actor, "manage", { kind: "school", schoolId }),
+    mayChange,
+    networks: mayChange ? school.networks : [],
+    ownAddress: mayChange ? (address ?? null) : null,
     terms: school.terms.map(({ id, name, startDay, endDay }) => ({
       id,
       name,

@@ -46,6 +46,7 @@ export async function planView(context: Context, classId: string): Promise<PlanV
     classId,
     className: plan.class.name,
     mayChange: subject !== undefined && may(staff, "change", subject),
+    runs: plan.runById !== null,
     position: positionOf(classroom, shares),
     done: shareDone(plan.slots, reached),
     slots,
@@ -123,11 +124,13 @@ function slotView(
 }
 
 function positionOf({ plan, today, school }: Classroom, shares: ReadonlyMap<string, PlannedSkillView>) {
-  const planned = plan.map(({ skillId, targetDay }) => {
-    const share = shares.get(skillId);
-    const secure = share && share.students > 0 ? share.there / share.students : 0;
-    return { skillId, name: share?.name ?? "", targetDay, shareSecure: secure };
-  });
+  const planned = plan
+    .filter(({ counted }) => counted)
+    .map(({ skillId, targetDay }) => {
+      const share = shares.get(skillId);
+      const secure = share && share.students > 0 ? share.there / share.students : 0;
+      return { skillId, name: share?.name ?? "", targetDay, shareSecure: secure };
+    });
   return positionIn(planned, today, school);
 }
 

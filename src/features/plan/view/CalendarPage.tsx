@@ -10,6 +10,7 @@ import { Field, Problem } from "@/ui/primitives/Field";
 import { changeCalendarAction, readCalendarAction } from "../actions";
 import type { CalendarFile, CalendarView } from "../calendarTypes";
 import { CalendarFileDialog } from "./CalendarFileDialog";
+import { Networks } from "./Networks";
 
 /** The school's calendar: terms, days off, a calendar file in and out. What changes here moves the dates of every plan. */
 export function CalendarPage({ view, base }: { readonly view: CalendarView; readonly base: string }) {
@@ -83,6 +84,7 @@ export function CalendarPage({ view, base }: { readonly view: CalendarView; read
           {view.mayChange ? (
             <DaysOff busy={run.busy} problem={run.problem} add={(range, then) => change({ add: [range] }, then)} />
           ) : null}
+          {view.mayChange ? <Networks view={view} /> : null}
         </section>
       </div>
       {file ? (

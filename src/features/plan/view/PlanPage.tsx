@@ -65,6 +65,7 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
             <Button onClick={() => setDialog("put-in")}>Put something in</Button>
           </>
         ) : null}
+        <ButtonLink href={`${base}/plan/students`}>Students in it</ButtonLink>
         <ButtonLink href={`${base}/plan/calendar`}>School calendar</ButtonLink>
         <PrintButton />
       </PageHead>
@@ -134,8 +135,8 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
   );
 }
 
-function subOf({ position, done, slots }: PlanView): string {
+function subOf({ position, done, slots, runs }: PlanView): string {
   if (slots.length === 0) return "No skills are planned.";
   const share = done ? ` ${done.done} of ${done.of} counted skills are there in half the class.` : "";
-  return `${position.text}.${share}`;
+  return `${position.text}.${share}${runs ? " It runs by itself." : ""}`;
 }

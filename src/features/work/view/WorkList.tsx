@@ -51,7 +51,7 @@ export function WorkList({ works, base }: { readonly works: readonly WorkListEnt
                       {work.className}
                     </span>
                   </td>
-                  <td>{work.due}</td>
+                  <td>{work.due ?? "no due day"}</td>
                   <td>
                     <Progress work={work} />
                   </td>

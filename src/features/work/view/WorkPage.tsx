@@ -44,7 +44,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
     <div className="px-5 py-4">
       <PageHead
         title={work.title}
-        sub={`${work.className}, ${work.skills.join(", ")}. ${KIND_WORDS[work.kind].ends(work.items, work.certainty)}; open from ${work.opens}, due ${work.due}.`}
+        sub={`${work.className}, ${work.skills.join(", ")}. ${KIND_WORDS[work.kind].ends(work.items, work.certainty)}; open from ${work.opens}, ${work.due === null ? "no due day" : `due ${work.due}`}.`}
       >
         <label className="flex items-center gap-2 text-[15px]">
           Due
