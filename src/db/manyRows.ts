@@ -47,6 +47,10 @@ export async function manyRows<Table extends SQLiteTable>(
   );
 }
 
+/** What a column holds unless stated; an expression of SQL is none that could be handed over. */
+const plainDefault = ({ default: value }: SQLiteColumn): unknown =>
+  typeof value === "object" && !Array.isArray(value) ? null : value;
+
 /** Adds rows by the ten thousands, handed over as one JSON text a statement, for the same reason. */
 export async function insertMany(
   tx: Queryable,
@@ -56,7 +60,7 @@ export async function insertMany(
   const columns = Object.entries(getTableColumns(table)) as [string, SQLiteColumn][];
   const values = rows.map((row) =>
     columns.map(([name, column]) => {
-      const value = row[name] ?? (typeof column.default === "object" ? null : column.default) ?? null;
+      const value = row[name] ?? plainDefault(column) ?? null;
       return value === null ? null : column.mapToDriverValue(value);
     }),
   );

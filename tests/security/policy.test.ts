@@ -68,6 +68,15 @@ const bank = (over: Partial<Extract<Subject, { kind: "bank" }>> = {}): Subject =
   rights: [],
   ...over,
 });
+const plan = (over: Partial<Extract<Subject, { kind: "plan" }>> = {}): Subject => ({
+  kind: "plan",
+  planId: "l",
+  schoolId: "s",
+  ownerId: "t",
+  ownerLeft: false,
+  rights: [],
+  ...over,
+});
 const rightTo = (over: object) => ({ personId: null, schoolId: null, role: null, level: "use" as const, ...over });
 const OWN_SCHOOL = Object.keys(ACTORS).filter((name) => !/upil|elsewhere/.test(name)) as Name[];
 const libraryEntry: Subject = { kind: "library entry", schoolId: "s", authorId: "su" };
@@ -133,6 +142,29 @@ const TABLE: readonly (readonly [string, string, Subject, readonly Name[]])[] = 
     ["coordinator", "groupOwner", "colleague"],
   ],
   ["a change of rights in a class is undone by the teacher", "undo-rights", entry, ["teacher", "coordinator"]],
+  ["a plan of one's own is one's own", "use", plan(), ["teacher"]],
+  ["a plan of the school is copied by its staff", "use", plan({ ownerId: null }), OWN_SCHOOL],
+  ["and looked after by its coordinators", "change", plan({ ownerId: null }), ["coordinator"]],
+  ["so is a plan whose owner has left", "look-after", plan({ ownerId: "x", ownerLeft: true }), ["coordinator"]],
+  ["a plan that was put away is nobody's", "use", plan({ schoolId: null }), []],
+  [
+    "a plan opened to a colleague is copied by them",
+    "use",
+    plan({ rights: [{ personId: "u", schoolId: null, level: "use" }] }),
+    ["teacher", "stranger"],
+  ],
+  [
+    "or changed with its owner",
+    "change",
+    plan({ rights: [{ personId: "u", schoolId: null, level: "change" }] }),
+    ["teacher", "stranger"],
+  ],
+  [
+    "one opened to another school is copied there",
+    "use",
+    plan({ rights: [{ personId: null, schoolId: "s2", level: "use" }] }),
+    ["teacher", "elsewhere"],
+  ],
   ["a bank of one's own is one's own", "use", bank(), ["teacher"]],
   ["a bank of the school is its coordinators'", "look-after", bank({ ownerId: null }), ["coordinator"]],
   ["so is one whose owner has left", "change", bank({ ownerId: "x", ownerLeft: true }), ["coordinator"]],

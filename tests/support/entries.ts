@@ -11,7 +11,9 @@ import { makeBank, openBank } from "@/features/library/writes/banks";
 import { saveDraft } from "@/features/library/writes/drafts";
 import { beginItemImport } from "@/features/library/writes/importItems";
 import { keepPassage } from "@/features/library/writes/passages";
+import { openPlan } from "@/features/plan/writes/planRights";
 import { setRunning } from "@/features/plan/writes/setRunning";
+import { makePlan } from "@/features/plan/writes/sharedPlans";
 import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
 import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
 import { beginImport } from "@/features/roster/writes/importRoster";
@@ -45,7 +47,9 @@ export interface Around {
   /** A bank of the owner's; of the own class a colleague may use it. */
   readonly bankId: string;
   readonly bankRights: readonly { personId: string; schoolId: null; role: null; level: "use" }[];
-  /** A draft in it. */
+  /** A plan of the owner's, open to the same colleague. */
+  readonly planId: string;
+  /** A draft in the bank. */
   readonly itemId: string;
   /** A passage in it. */
   readonly passageId: string;
@@ -113,6 +117,17 @@ export const bankOf = ({ bankId, schoolId, owner, bankRights }: Around): Subject
   restricted: false,
   rights: bankRights,
 });
+export const planOf = ({ planId, schoolId, owner, bankRights }: Around): Subject => ({
+  kind: "plan",
+  planId,
+  schoolId,
+  ownerId: owner,
+  ownerLeft: false,
+  rights: bankRights,
+});
+const ofPlan =
+  (verb: string): Needs =>
+  (at) => [[verb, planOf(at)]];
 const ofBank =
   (verb: string): Needs =>
   (at) => [[verb, bankOf(at)]];
@@ -455,6 +470,40 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofClass("change"),
     call: ({ classId }) =>
       plan("changePlanAction")({ classIds: [classId], what: "insert", slot: { id: id(), title: "Trip" }, place: 0 }),
+  },
+  "plan/makePlanAction": {
+    needs: staff,
+    call: () => plan("makePlanAction")({ id: id(), name: "Mine", isYear: true, subjectId: "mathematics", grade: 6 }),
+  },
+  "plan/renamePlanAction": {
+    needs: ofPlan("look-after"),
+    call: ({ planId }) => plan("renamePlanAction")({ planId, name: "Ours" }),
+  },
+  "plan/putPlanAwayAction": {
+    needs: ofPlan("look-after"),
+    call: ({ planId }) => plan("putPlanAwayAction")({ planId }),
+  },
+  "plan/bringPlanBackAction": {
+    // It is in use: whoever may would be told so.
+    needs: ofPlan("look-after"),
+    call: ({ planId }) => plan("bringPlanBackAction")({ planId }),
+  },
+  "plan/openPlanAction": {
+    needs: ofPlan("look-after"),
+    call: ({ planId, schoolId }) => plan("openPlanAction")({ planId, schoolId, level: "use" }),
+  },
+  "plan/closePlanAction": {
+    needs: ofPlan("look-after"),
+    call: ({ planId }) => plan("closePlanAction")({ planId, rightId: "none" }),
+  },
+  "plan/changeSharedPlanAction": {
+    needs: ofPlan("change"),
+    call: ({ planId }) =>
+      plan("changeSharedPlanAction")({ planId, what: "insert", slot: { id: id(), title: "Trip" }, place: 0 }),
+  },
+  "plan/takeOverChangesAction": {
+    needs: ofPlan("change"),
+    call: ({ planId }) => plan("takeOverChangesAction")({ planId, take: ["none"] }),
   },
   "plan/setRunningAction": {
     needs: ofClass("change"),
@@ -853,6 +902,10 @@ export async function prepareEntries(): Promise<TestSchool> {
       }),
     );
     const isOwn = place === "own class";
+    const planId = id();
+    const ofGradeSix = { subjectId: "mathematics", grade: 6 };
+    await makePlan(await school.teacher(owner), { id: planId, name: "Plan", isYear: true, ...ofGradeSix });
+    if (isOwn) await openPlan(await school.teacher(owner), { planId, personId: "kim", level: "use" });
     if (isOwn) await openBank(await school.teacher(owner), { bankId, personId: "kim", level: "use" });
     const shares = await db.read.query.groupShares.findMany();
     const rows = await db.read.query.classStaff.findMany();
@@ -874,6 +927,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       staffRowId: rows.find((row) => row.classId === classId)?.id ?? "",
       erasureId,
       bankId,
+      planId,
       bankRights: isOwn ? [{ personId: "kim", schoolId: null, role: null, level: "use" }] : [],
       itemId,
       passageId,

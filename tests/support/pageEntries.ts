@@ -2,7 +2,7 @@ import { isValidElement, type ReactNode } from "react";
 import type { Actor, Subject } from "@/server/access/policy";
 import { Refused } from "@/ui/layout/Refused";
 import { asking } from "./asking";
-import { type Around, actors, around, bankOf, type Name, type PLACES } from "./entries";
+import { type Around, actors, around, bankOf, type Name, type PLACES, planOf } from "./entries";
 
 type Place = (typeof PLACES)[number];
 type Need = readonly [string, Subject] | "staff" | "student" | "signed-in";
@@ -122,6 +122,11 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/library/[skillId]")]: {
     needs: staff,
     params: () => ({ ...ownDesk(), skillId: "equivalent-ratios" }),
+  },
+  [ofDesk("/plan/plans")]: { needs: staff, params: ownDesk },
+  [ofDesk("/plan/plans/[planId]")]: {
+    needs: (at) => ["staff", ["use", planOf(at)]],
+    params: ({ planId }) => ({ ...ownDesk(), planId }),
   },
   [ofDesk("/plan/students")]: { needs: ofClass(), params: slug },
   [ofDesk("/plan")]: { needs: ofClass(), params: slug },

@@ -184,6 +184,35 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "calendar-changed", facts: { added: 5, removed: 1, classes: 2 } },
     "Changed the school calendar: 5 days off more, 1 day off fewer; 2 classes have other dates",
   ],
+  [{ kind: "plan-given", facts: { name: "Our year", classes: 2 } }, "Planned by “Our year” for 2 classes"],
+  [{ kind: "plan-made", facts: { name: "P" } }, "Made the plan “P”"],
+  [{ kind: "plan-renamed", facts: { name: "P" } }, "Renamed a plan to “P”"],
+  [{ kind: "plan-put-away", facts: { name: "P" } }, "Put the plan “P” away"],
+  [{ kind: "plan-brought-back", facts: { name: "P" } }, "Brought the plan “P” back"],
+  [
+    { kind: "plan-opened", facts: { name: "P", personId: "ada", school: null, level: "change" } },
+    "Opened the plan “P” to Ada Quill, to change it",
+  ],
+  [
+    { kind: "plan-opened", facts: { name: "P", personId: null, school: "Weir", level: "use" } },
+    "Opened the plan “P” to the staff of Weir, to use it",
+  ],
+  [
+    { kind: "plan-closed", facts: { name: "P", personId: null, school: "Weir" } },
+    "Closed the plan “P” to the staff of Weir",
+  ],
+  [
+    { kind: "shared-plan-changed", facts: { name: "P", what: "insert", slot: "Ratios" } },
+    "Put in in the plan “P”: Ratios",
+  ],
+  [
+    { kind: "plan-taken-over", facts: { name: "P", taken: 2, left: 1 } },
+    "Later changes of its original in the plan “P”: 2 taken over, 1 left",
+  ],
+  [
+    { kind: "class-plan-taken-over", facts: { name: "P", taken: 1, left: 0 } },
+    "Later changes of the plan “P”: 1 taken over, 0 left",
+  ],
   [
     { kind: "plan-run-set", facts: { runs: true, pace: "own" } },
     "Let the plan run by itself, at each student’s own pace",

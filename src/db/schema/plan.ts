@@ -24,6 +24,8 @@ export const plans = sqliteTable(
     name: text("name").notNull(),
     /** The plan that it was copied from; null for one that was made here or from what ships. */
     copiedFromId: text("copied_from_id").references((): AnySQLiteColumn => plans.id),
+    /** Slots of the original that were copied or turned down: what is missing of them was taken out here, and is not offered again. */
+    knownOrigins: text("known_origins", { mode: "json" }).$type<readonly string[]>().notNull().default([]),
     /** From here on a class's plan is for a class alone. The day on which its first slot may begin. */
     firstDay: text("first_day"),
     /** Days of the week with a lesson; 1 is Monday. */
@@ -112,6 +114,8 @@ export interface SlotContent {
   readonly lessons: number;
   readonly counted: boolean;
   readonly whereAt: (typeof PLAN_PLACES)[number];
+  /** Items of a test; null for everything else, and missing in what was copied before there were any. */
+  readonly items?: number | null;
 }
 
 export const planSlots = sqliteTable(
@@ -136,6 +140,8 @@ export const planSlots = sqliteTable(
     /** Part of the sequence whose share counts; extras do not. */
     counted: integer("counted", { mode: "boolean" }).notNull().default(true),
     whereAt: text("where_at", { enum: PLAN_PLACES }).notNull().default("both"),
+    /** Items of a test; null for everything else. */
+    items: integer("items"),
     /** The slot that it was copied from, and how that stood then; null for one that was made here. */
     originId: text("origin_id"),
     originWas: text("origin_was", { mode: "json" }).$type<SlotContent>(),

@@ -1,4 +1,6 @@
 import type { PlanPlace } from "@/core/model/planPlace";
+import type { UnitMoment } from "@/core/model/unit";
+import type { OriginalView } from "./originalTypes";
 
 export interface PlanView {
   readonly classId: string;
@@ -39,9 +41,21 @@ export interface PlanView {
   /** Other classes of the actor's in the same subject, whose plans may be changed along with it. */
   readonly sisters: readonly { readonly id: string; readonly name: string }[];
   readonly choice: PlanChoice;
-  /** What can be put in: units and skills of the subject that are not planned. */
+  readonly putIn: PutInChoice;
+  /** The plan that it was copied from, with what changed there since. */
+  readonly original: OriginalView | null;
+}
+
+/** What can be put into a plan: units and skills of its subject that are not planned, and tests of planned units. */
+export interface PutInChoice {
   readonly units: readonly { readonly id: string; readonly name: string; readonly grade: number }[];
   readonly skills: readonly { readonly id: string; readonly name: string; readonly grade: number }[];
+  readonly tests: readonly {
+    readonly unitId: string;
+    readonly moment: UnitMoment;
+    readonly name: string;
+    readonly grade: number;
+  }[];
 }
 
 /** What a year's plan can be chosen from. */
@@ -50,6 +64,16 @@ export interface PlanChoice {
     readonly id: string;
     readonly name: string;
     readonly grades: readonly { readonly grade: number; readonly units: number; readonly weeks: number }[];
+  }[];
+  /** Plans of persons and schools in what the class is taught, those of its grade first. */
+  readonly plans: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly whose: string;
+    readonly subjectId: string;
+    readonly grade: number;
+    readonly slots: number;
+    readonly weeks: number;
   }[];
   readonly subjectId: string;
   readonly grade: number;
@@ -61,7 +85,16 @@ export interface PlanSlotView {
   readonly id: string;
   readonly version: number;
   readonly title: string;
+  readonly kind: "unit" | "skills" | "work" | "text";
   readonly unitId: string | null;
+  /** Of a test: what it asks about and how long it is; null for everything else. */
+  readonly test: {
+    readonly skillIds: readonly string[];
+    readonly names: readonly string[];
+    readonly items: number;
+  } | null;
+  /** The library holds nothing of it any more. */
+  readonly isGone: boolean;
   readonly lessons: number;
   readonly skipped: boolean;
   readonly counted: boolean;

@@ -1,4 +1,5 @@
 import type { BankLevel, BankRole } from "@/core/model/bankLevel";
+import type { PlanLevel } from "@/core/model/planPlace";
 import type { ClassRole } from "@/core/model/roles";
 
 /** Who is asking, with the rights of the moment: dated ones that are over, or not yet begun, are not in it. */
@@ -28,8 +29,8 @@ export interface StudentActor {
 
 export type GroupTie = "group owner" | "group colleague";
 /** Why somebody may do something. */
-export type BankTie = "bank keeper" | "bank changer" | "bank user";
-export type Tie = ClassRole | "coordinator" | GroupTie | BankTie | "self" | "author";
+export type OwnedTie = "keeper" | "changer" | "user";
+export type Tie = ClassRole | "coordinator" | GroupTie | OwnedTie | "self" | "author";
 
 interface InClass {
   readonly classId: string;
@@ -53,6 +54,23 @@ export interface BankSubject {
     readonly schoolId: string | null;
     readonly role: BankRole | null;
     readonly level: BankLevel;
+  }[];
+}
+
+/** A plan that is no class's own, with what was said of who may do what. */
+export interface PlanSubject {
+  readonly kind: "plan";
+  readonly planId: string;
+  /** The school that it belongs to; null where the plan is not there, or was put away. */
+  readonly schoolId: string | null;
+  /** Whose own it is; null for one of the school, which its whole staff may copy. */
+  readonly ownerId: string | null;
+  /** The owner has left the school: its coordinators look after the plan then. */
+  readonly ownerLeft: boolean;
+  readonly rights: readonly {
+    readonly personId: string | null;
+    readonly schoolId: string | null;
+    readonly level: PlanLevel;
   }[];
 }
 
@@ -83,6 +101,7 @@ export type Subject =
     }
   /** A bank of items, with what was said of who may do what. */
   | BankSubject
+  | PlanSubject
   /** An entry about banks and their items. */
   | { readonly kind: "library entry"; readonly schoolId: string; readonly authorId: string | null }
   /** Something that a member of staff has not finished yet, such as a roster file on its way in. */
@@ -92,7 +111,7 @@ export type Subject =
 const TEAM = ["teacher", "co-teacher"] as const;
 const ADULTS = [...TEAM, "substitute", "specialist", "coordinator"] as const;
 const GROUP = ["group owner", "group colleague"] as const;
-const BANK_TIE = { use: "bank user", change: "bank changer", "look-after": "bank keeper" } as const;
+const LEVEL_TIE = { use: "user", change: "changer", "look-after": "keeper" } as const;
 
 /** One right: who has it, in the words of the page that explains it. */
 export interface Right {
@@ -146,9 +165,14 @@ export const RIGHTS = {
     "undo-rights": right("take a change of rights back", "teacher", "group owner", "coordinator"),
   },
   bank: {
-    use: right("find the bank's items and give them", "bank keeper", "bank changer", "bank user"),
-    change: right("write, change and retire the bank's items", "bank keeper", "bank changer"),
-    "look-after": right("say who may use the bank, restrict it and put it away", "bank keeper"),
+    use: right("find the bank's items and give them", "keeper", "changer", "user"),
+    change: right("write, change and retire the bank's items", "keeper", "changer"),
+    "look-after": right("say who may use the bank, restrict it and put it away", "keeper"),
+  },
+  plan: {
+    use: right("copy the plan and give it to classes", "keeper", "changer", "user"),
+    change: right("change the plan", "keeper", "changer"),
+    "look-after": right("say who may use the plan, rename it and put it away", "keeper"),
   },
   "library entry": {
     undo: right("take a change of the library back", "author", "coordinator"),
@@ -214,6 +238,8 @@ export function tiesTo(actor: Actor, subject: Subject): Tie[] {
     }
     case "bank":
       return bankTies(actor, subject);
+    case "plan":
+      return planTies(actor, subject);
     case "library entry":
       return some(coordinates(subject.schoolId), subject.authorId === actor.personId && "author");
     case "draft":
@@ -223,15 +249,26 @@ export function tiesTo(actor: Actor, subject: Subject): Tie[] {
   }
 }
 
+/** The strongest tie that somebody has to a plan. */
+function planTies(actor: StaffActor, { schoolId, ownerId, ownerLeft, rights }: PlanSubject): OwnedTie[] {
+  if (schoolId === null) return [];
+  if (ownerId === actor.personId || ((ownerId === null || ownerLeft) && actor.coordinates.includes(schoolId)))
+    return ["keeper"];
+  const levels = rights.filter((one) => isMeant(actor, { ...one, role: null })).map(({ level }) => level);
+  if (ownerId === null && schoolId === actor.schoolId) levels.push("use");
+  const strongest = (["change", "use"] as const).find((level) => levels.includes(level));
+  return strongest === undefined ? [] : [LEVEL_TIE[strongest]];
+}
+
 /** The strongest tie that somebody has to a bank; none to a restricted one but that of who looks after it. */
-function bankTies(actor: StaffActor, { schoolId, ownerId, ownerLeft, restricted, rights }: BankSubject): BankTie[] {
+function bankTies(actor: StaffActor, { schoolId, ownerId, ownerLeft, restricted, rights }: BankSubject): OwnedTie[] {
   if (schoolId === null) return [];
   const isOfSchool = (ownerId === null || ownerLeft) && actor.coordinates.includes(schoolId);
-  if (ownerId === actor.personId || isOfSchool) return ["bank keeper"];
+  if (ownerId === actor.personId || isOfSchool) return ["keeper"];
   const levels = rights.filter((one) => isMeant(actor, one)).map(({ level }) => level);
   const strongest = (["look-after", "change", "use"] as const).find((level) => levels.includes(level));
   if (strongest === undefined || (restricted && strongest !== "look-after")) return [];
-  return [BANK_TIE[strongest]];
+  return [LEVEL_TIE[strongest]];
 }
 
 function isMeant(actor: StaffActor, { personId, schoolId, role }: BankSubject["rights"][number]): boolean {

@@ -16,9 +16,11 @@ import {
 } from "@/db/queries/history";
 import { firstReference } from "@/db/queries/references";
 import { applyRowChanges, firstRowChangedSince, inverse } from "@/db/queries/rowChanges";
+import { sharedPlanById } from "@/db/queries/sharedPlans";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demandBank } from "@/server/access/bankSubject";
+import { demandPlan } from "@/server/access/planSubject";
 import { type Actor, may } from "@/server/access/policy";
 import { changeWords } from "@/words/staff/historyWords";
 import type { Context } from "../runtime/context";
@@ -97,7 +99,10 @@ async function undoableChange(tx: Queryable, context: Context, changeId: string)
   const subjectIds = (await subjectsOfChanges(tx, [changeId])).get(changeId) ?? [];
   if (!mayUndo(context.actor, change, subjectIds))
     throw new Refusal("not-allowed", "Only teachers of the class, or a coordinator, can undo this.");
-  if (change.area === "library") await demandBanks(tx, context, subjectIds);
+  if (change.area === "library") {
+    await demandBanks(tx, context, subjectIds);
+    await demandPlans(tx, context, subjectIds);
+  }
   if (await wasUndone(tx, changeId)) throw new Refusal("conflict", "This was undone already.");
   if (!change.undoable) throw new Refusal("conflict", "This can't be undone: it changed nothing that can be put back.");
   await demandNoneUnfinished(tx, change.schoolId);
@@ -108,6 +113,14 @@ async function undoableChange(tx: Queryable, context: Context, changeId: string)
 async function demandBanks(tx: Queryable, context: Context, bankIds: readonly string[]): Promise<void> {
   for (const { id, archivedAt } of await banksById(tx, bankIds))
     if (archivedAt === null) await demandBank(context, "change", id, tx);
+}
+
+/** The same for plans that are no class's own. */
+async function demandPlans(tx: Queryable, context: Context, planIds: readonly string[]): Promise<void> {
+  for (const id of planIds) {
+    const plan = await sharedPlanById(tx, id);
+    if (plan && plan.archivedAt === null) await demandPlan(context, "change", id, tx);
+  }
 }
 
 async function putRowsBack(tx: Queryable, context: Context, change: ChangeRow): Promise<void> {

@@ -12,7 +12,7 @@ import { libraryOf } from "@/server/library/library";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
-import { type ClassSlot, newSlot } from "./classSlot";
+import { type ClassSlot, newSlot, slotOfRow } from "./classSlot";
 
 /** A class's plan with its dates. */
 export interface ClassPlan {
@@ -51,7 +51,7 @@ export async function classPlanOf(db: Queryable, runtime: Runtime, classId: stri
   const calendar: LessonCalendar = { ...school.calendar, weekdays: row?.weekdays ?? EVERY_DAY };
   const slotRows = row ? await slotsOfPlan(db, row.id) : [];
   const firstDay = row?.firstDay ?? entries[0]?.fromDay ?? termAround(school.terms, today)?.startDay ?? today;
-  const slots = row ? slotRows.map(slotOf) : slotsOfEntries(entries, firstDay, calendar);
+  const slots = row ? slotRows.map(slotOfRow) : slotsOfEntries(entries, firstDay, calendar);
   return {
     class: own,
     school,
@@ -67,10 +67,6 @@ export async function classPlanOf(db: Queryable, runtime: Runtime, classId: stri
     slotRows,
     entries,
   };
-}
-
-function slotOf({ planId: _plan, place: _place, ...slot }: PlanSlotRow): ClassSlot {
-  return slot;
 }
 
 /** A slot for each planned skill; where its day does not follow from those before, it is a day of its own. */

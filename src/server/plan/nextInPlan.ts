@@ -9,6 +9,7 @@ import type { PlanRun } from "@/db/queries/plan";
 import type { Library } from "@/server/library/library";
 import { dayAt } from "@/server/runtime/school";
 import type { ClassPlan } from "./classPlan";
+import { taughtIn } from "./classSlot";
 
 /** A student of a class as its plan looks at them. */
 export interface StudentOfPlan {
@@ -26,9 +27,9 @@ export const hasMastered = (state: SkillState | undefined): boolean =>
 
 /** The slots of a class's plan as they are offered: with what can be practised. */
 export function offeredSlots({ slots, dates }: ClassPlan, library: Library): OfferedSlot[] {
-  return slots.map(({ id, skillIds, whereAt, skipped }, place) => ({
+  return slots.map(({ id, kind, skillIds, whereAt, skipped }, place) => ({
     id,
-    skillIds: skillIds.filter((skillId) => isThere(library, skillId)),
+    skillIds: taughtIn({ kind, skillIds }).filter((skillId) => isThere(library, skillId)),
     where: whereAt,
     dates: skipped ? null : (dates[place]?.dates ?? null),
   }));

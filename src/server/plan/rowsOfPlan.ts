@@ -5,19 +5,30 @@ import { added, changed } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import type { Runtime } from "@/server/runtime/runtime";
 import type { ClassPlan } from "./classPlan";
-import type { ClassSlot } from "./classSlot";
+import { taughtIn } from "./classSlot";
+import { slotRows } from "./slotRows";
 
 /** What a class's plan may become. */
 export type NextPlan = Pick<ClassPlan, "firstDay" | "calendar" | "runById" | "pace" | "slots"> & {
-  readonly copiedFromId?: string | null;
+  /** The plan that it was copied from, with the slots of it that are known here; left as it is unless stated. */
+  readonly copied?: { readonly fromId: string | null; readonly knownOrigins: readonly string[] };
+  readonly subjectId?: string;
 };
 
-/** The rows that make a class's plan another one, with the days of its skills; nothing of what students did is among them. */
-export function rowsOfPlan(runtime: Runtime, plan: ClassPlan, next: NextPlan): RowChange[] {
+/**
+ * The rows that make a class's plan another one, with the days of its skills; nothing of what students did is among them.
+ * @param movedId the slot that was moved by hand
+ */
+export function rowsOfPlan(
+  runtime: Runtime,
+  plan: ClassPlan,
+  next: NextPlan,
+  movedId: string | null = null,
+): RowChange[] {
   const planId = plan.row?.id ?? runtime.newId();
   return [
     ...planRow(runtime, plan, next, planId),
-    ...slotRows(plan, next.slots, planId),
+    ...slotRows(plan.slotRows, next.slots, planId, movedId),
     ...entryRows(runtime, plan, next),
   ];
 }
@@ -28,7 +39,8 @@ function planRow(runtime: Runtime, plan: ClassPlan, next: NextPlan, planId: stri
     weekdays: next.calendar.weekdays,
     runById: next.runById,
     pace: next.pace,
-    ...(next.copiedFromId === undefined ? {} : { copiedFromId: next.copiedFromId }),
+    ...(next.copied ? { copiedFromId: next.copied.fromId, knownOrigins: next.copied.knownOrigins } : {}),
+    subjectId: next.subjectId ?? plan.subjectId,
   };
   if (plan.row) {
     const { row } = plan;
@@ -42,7 +54,6 @@ function planRow(runtime: Runtime, plan: ClassPlan, next: NextPlan, planId: stri
       id: planId,
       schoolId: plan.class.schoolId,
       classId: plan.class.id,
-      subjectId: plan.subjectId,
       grade: plan.class.grade,
       name: plan.class.name,
       createdAt: runtime.now(),
@@ -51,38 +62,19 @@ function planRow(runtime: Runtime, plan: ClassPlan, next: NextPlan, planId: stri
   ];
 }
 
-function slotRows(plan: ClassPlan, slots: readonly ClassSlot[], planId: string): RowChange[] {
-  const there = new Map(plan.slotRows.map((row) => [row.id, row]));
-  const kept = new Set(slots.map(({ id }) => id));
-  const gone = plan.slotRows
-    .filter(({ id }) => !kept.has(id))
-    .map((row): RowChange => ({ table: "planSlots", id: row.id, before: { ...row }, after: null }));
-  const own = slots.flatMap((slot, place): RowChange[] => {
-    const row = there.get(slot.id);
-    if (!row) return [added("planSlots", { ...slot, planId, place, version: 1 })];
-    const values = { ...slot, place };
-    const { version: _before, ...before } = row;
-    const { version: _after, ...after } = { ...values, planId };
-    if (JSON.stringify(sorted(before)) === JSON.stringify(sorted(after))) return [];
-    const { id: _id, ...content } = values;
-    return [changed("planSlots", row, { ...content, version: row.version + 1 })];
-  });
-  return [...gone, ...own];
-}
-
-const sorted = (row: Readonly<Record<string, unknown>>) =>
-  Object.entries(row).sort(([one], [other]) => (one < other ? -1 : 1));
+const taughtAt = ({ slots }: NextPlan, place: number): readonly string[] => {
+  const slot = slots[place];
+  return slot ? taughtIn(slot) : [];
+};
 
 /** A skill that comes twice has the days of its first slot. */
 function entryRows(runtime: Runtime, plan: ClassPlan, next: NextPlan): RowChange[] {
   const spans = new Map<string, { fromDay: string; targetDay: string }>();
   for (const [place, { dates }] of datesOfSlots(next.slots, next.firstDay, next.calendar).entries())
     if (dates)
-      for (const { skillId, ...days } of skillsInSlot(next.slots[place]?.skillIds ?? [], dates, next.calendar))
+      for (const { skillId, ...days } of skillsInSlot(taughtAt(next, place), dates, next.calendar))
         if (!spans.has(skillId)) spans.set(skillId, days);
-  const counting = new Set(
-    next.slots.flatMap(({ counted, skipped, skillIds }) => (counted && !skipped ? skillIds : [])),
-  );
+  const counting = new Set(next.slots.flatMap((slot) => (slot.counted && !slot.skipped ? taughtIn(slot) : [])));
   const places = new Map([...spans.keys()].map((id, place) => [id, place]));
   const gone = plan.entries
     .filter(({ skillId }) => !spans.has(skillId))

@@ -82,8 +82,20 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "{isNew, select, yes {Brought the standards “{title}” in: {added, plural, one {# entry} other {# entries}}} other {Brought “{title}” up to date: {added} added, {changed} changed, {gone} gone}}",
   "framework-followed": "Reports follow “{title}”",
   "plan-chosen": "Planned the year of grade {grade} in {subject}{classes, plural, one {} other { for # classes}}",
+  "plan-given": "Planned by “{name}”{classes, plural, one {} other { for # classes}}",
   "plan-changed":
     "{what, select, move {Moved} insert {Put in} remove {Took out} other {Changed}} in the plan{classes, plural, one {} other { of # classes}}: {slot}",
+  "plan-made": "Made the plan “{name}”",
+  "plan-renamed": "Renamed a plan to “{name}”",
+  "plan-put-away": "Put the plan “{name}” away",
+  "plan-brought-back": "Brought the plan “{name}” back",
+  "plan-opened":
+    "Opened the plan “{name}” to {personGiven, select, yes {{person}} other {the staff of {school}}}, to {level, select, change {change it} other {use it}}",
+  "plan-closed": "Closed the plan “{name}” to {personGiven, select, yes {{person}} other {the staff of {school}}}",
+  "shared-plan-changed":
+    "{what, select, move {Moved} insert {Put in} remove {Took out} other {Changed}} in the plan “{name}”: {slot}",
+  "plan-taken-over": "Later changes of its original in the plan “{name}”: {taken} taken over, {left} left",
+  "class-plan-taken-over": "Later changes of the plan “{name}”: {taken} taken over, {left} left",
   "plan-run-set":
     "{runs, select, yes {Let the plan run by itself, {pace, select, own {at each student’s own pace} other {with the class’s dates}}} other {The plan does not run by itself any more}}",
   "plan-starts-set":

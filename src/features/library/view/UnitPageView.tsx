@@ -5,6 +5,7 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { PrintButton } from "@/ui/layout/PrintButton";
 import { ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
+import { checkTitle } from "@/words/staff/unitWords";
 import type { NotesView } from "../itemTypes";
 import type { UnitPage } from "../unitTypes";
 import { ModelButton } from "./ModelButton";
@@ -130,13 +131,11 @@ const MOMENTS: Readonly<Record<UnitMoment, string>> = {
   midway: "Halfway",
   end: "At its end",
 };
-const TITLES: Readonly<Record<UnitMoment, string>> = { before: "Before", midway: "Halfway through", end: "End of" };
-
 function assignHref(base: string, name: string, { moment, skills, items }: UnitPage["checks"][number]): string {
   const search = new URLSearchParams({
     skill: skills.map(({ id }) => id).join("~"),
     amount: String(items),
-    title: `${TITLES[moment]} ${name}`.slice(0, 80),
+    title: checkTitle(moment, name),
   });
   return `${base}/work/new?${search}`;
 }

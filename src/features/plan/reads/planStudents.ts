@@ -16,6 +16,7 @@ import { shortNames } from "@/server/classroom/names";
 import { statesByStudent } from "@/server/classroom/skillStates";
 import { type Library, libraryOf } from "@/server/library/library";
 import { type ClassPlan, classPlanOf } from "@/server/plan/classPlan";
+import { taughtSlots } from "@/server/plan/classSlot";
 import { hasMastered, nextInPlan, offeredSlots, type StudentOfPlan } from "@/server/plan/nextInPlan";
 import { slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
@@ -66,7 +67,7 @@ export async function planStudents(context: Context, classId: string): Promise<P
       atSchool,
       atHome: at("home"),
       daysAhead: daysAhead(plan, atSchool),
-      done: shareDone(plan.slots, (skillId) => hasMastered(student.states.get(skillId))),
+      done: shareDone(taughtSlots(plan.slots), (skillId) => hasMastered(student.states.get(skillId))),
       pieces: pieces.get(person.id) ?? 0,
     };
   });

@@ -7,16 +7,22 @@ import { shareDone } from "@/core/plan/shareDone";
 import { classScope } from "@/core/roster/classScope";
 import { classesById } from "@/db/queries/people";
 import { demandStaff } from "@/server/access/demand";
+import { openPlans } from "@/server/access/planSubject";
 import { may } from "@/server/access/policy";
 import { classSubjects, demandClasses } from "@/server/access/subjects";
 import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
 import { type Library, type LibrarySkill, libraryOf } from "@/server/library/library";
 import { type ClassPlan, classPlanOf } from "@/server/plan/classPlan";
-import type { ClassSlot } from "@/server/plan/classSlot";
+import { type ClassSlot, taughtIn, taughtSlots } from "@/server/plan/classSlot";
+import { laterChangesOf } from "@/server/plan/laterChangesOf";
 import { slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
 import { positionIn, SHARE_WANTED } from "../position";
 import type { PlanChoice, PlannedSkillView, PlanSlotView, PlanView } from "../types";
+import { originalView } from "./originalView";
+import { putInChoice } from "./putInChoice";
+import { planLines } from "./sharedPlans";
+import { slotBasics } from "./slotViews";
 
 /** The plan of one class: its slots in order, with dates, what stands in the way, and where the class stands. */
 export async function planView(context: Context, classId: string): Promise<PlanView> {
@@ -40,24 +46,26 @@ export async function planView(context: Context, classId: string): Promise<PlanV
   );
   const slots = plan.slots.map((slot, place) => slotView(plan, slot, place, { library, shares, firstBeyond }));
   const reached = (skillId: string) => shares.get(skillId)?.reached ?? false;
-  const planned = new Set(plan.slots.flatMap(({ skillIds }) => skillIds));
-  const own = library.skills.filter((skill) => skill.subjectId === plan.subjectId && !planned.has(skill.id));
+  const original = plan.row
+    ? await laterChangesOf(runtime.db.read, staff, plan.row, {
+        slots: plan.slots,
+        lessonsAWeek: plan.calendar.weekdays.length,
+      })
+    : null;
   return {
     classId,
     className: plan.class.name,
     mayChange: subject !== undefined && may(staff, "change", subject),
     runs: plan.runById !== null,
     position: positionOf(classroom, shares),
-    done: shareDone(plan.slots, reached),
+    done: shareDone(taughtSlots(plan.slots), reached),
     slots,
     comes: comesNext(plan, library, classroom),
     faults: faultsOf(plan, library),
     sisters: await sistersOf(context, plan, library),
-    choice: choiceOf(plan, library),
-    units: library.units
-      .filter((unit) => unit.subjectId === plan.subjectId && !plan.slots.some(({ unitId }) => unitId === unit.id))
-      .map(({ id, name, grade }) => ({ id, name, grade })),
-    skills: own.map(({ id, name, grade }) => ({ id, name, grade })),
+    choice: await choiceOf(context, plan, library),
+    putIn: putInChoice(library, plan.subjectId, plan.slots),
+    original: originalView(original, plan.slots, library),
   };
 }
 
@@ -107,19 +115,11 @@ function slotView(
 ): PlanSlotView {
   const own = dates[place]?.dates ?? null;
   return {
-    id: slot.id,
-    version: slot.version,
-    title: slotTitle(slot, library),
-    unitId: slot.unitId,
-    lessons: slot.lessons,
-    skipped: slot.skipped,
-    counted: slot.counted,
-    whereAt: slot.whereAt,
-    ownDay: slot.fromDay,
+    ...slotBasics(slot, library),
     days: own ? { from: dayWords(own.fromDay), to: dayWords(own.targetDay) } : null,
     place: own === null ? "none" : own.targetDay < today ? "past" : own.fromDay > today ? "ahead" : "now",
     isBeyondTerms: place === firstBeyond,
-    skills: slot.skillIds.flatMap((id) => shares.get(id) ?? []),
+    skills: taughtIn(slot).flatMap((id) => shares.get(id) ?? []),
   };
 }
 
@@ -154,7 +154,7 @@ function comesNext(plan: ClassPlan, library: Library, { students }: Classroom): 
 }
 
 function faultsOf(plan: ClassPlan, library: Library): PlanView["faults"] {
-  const taught = plan.slots.filter(({ skipped }) => !skipped);
+  const taught = taughtSlots(plan.slots).filter(({ skipped }) => !skipped);
   const under = new Map(library.skills.map(({ id, prerequisites }) => [id, prerequisites]));
   return orderFaults(taught, (id) => under.get(id) ?? []).flatMap(({ slotId, skillId, buildsOnId, laterSlotId }) => {
     const [slot, later] = [slotId, laterSlotId].map((id) => plan.slots.find((one) => one.id === id));
@@ -194,8 +194,18 @@ async function sistersOf(context: Context, plan: ClassPlan, library: Library): P
   });
 }
 
-function choiceOf(plan: ClassPlan, library: Library): PlanChoice {
-  const subjects = library.subjects.flatMap(({ id, name }) => {
+async function choiceOf(context: Context, plan: ClassPlan, library: Library): Promise<PlanChoice> {
+  const scope = new Set(classScope([plan.class.subject], library.subjectsAt(plan.class.schoolId)).map(({ id }) => id));
+  const { open } = await openPlans(context, demandStaff(context.actor));
+  const lines = await planLines(
+    context,
+    open.filter(({ plan: one }) => scope.has(one.subjectId)),
+    library,
+    plan.school,
+  );
+  const far = ({ grade }: { readonly grade: number }) => Math.abs(grade - plan.class.grade);
+  const taught = library.subjects.filter(({ id }) => scope.has(id));
+  const subjects = taught.flatMap(({ id, name }) => {
     const units = library.units.filter(({ subjectId }) => subjectId === id);
     const grades = [...new Set(units.map(({ grade }) => grade))].map((grade) => {
       const own = units.filter((unit) => unit.grade === grade);
@@ -205,6 +215,18 @@ function choiceOf(plan: ClassPlan, library: Library): PlanChoice {
   });
   return {
     subjects,
+    plans: lines
+      .filter(({ slots }) => slots > 0)
+      .sort((one, other) => far(one) - far(other))
+      .map(({ id, name, whose, subjectId, grade, slots, weeks }) => ({
+        id,
+        name,
+        whose,
+        subjectId,
+        grade,
+        slots,
+        weeks,
+      })),
     subjectId: subjects.some(({ id }) => id === plan.subjectId) ? plan.subjectId : (subjects[0]?.id ?? ""),
     grade: plan.class.grade,
     firstDay: plan.firstDay,

@@ -10,7 +10,7 @@ import type { PlanView } from "../types";
 
 const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri"] as const;
 
-/** Chooses the year of a grade, its first day and the days with lessons: dates fall out of the school's calendar. */
+/** Chooses a plan or the year of a grade, its first day and the days with lessons: dates fall out of the school's calendar. */
 export function ChoosePlan({
   view: { classId, className, choice, sisters, slots },
   sisterIds,
@@ -25,19 +25,28 @@ export function ChoosePlan({
   const run = useRun(undoAction, true);
   const [subjectId, setSubjectId] = useState(choice.subjectId);
   const [grade, setGrade] = useState(choice.grade);
+  const [planId, setPlanId] = useState("");
   const [firstDay, setFirstDay] = useState(choice.firstDay);
   const [weekdays, setWeekdays] = useState<readonly number[]>(choice.weekdays);
   const grades = choice.subjects.find(({ id }) => id === subjectId)?.grades ?? [];
-  const year = grades.find((one) => one.grade === grade);
+  const plans = choice.plans.filter((one) => one.subjectId === subjectId);
+  const plan = plans.find(({ id }) => id === planId);
+  const year = plan ?? grades.find((one) => one.grade === grade);
   const also = sisters.filter(({ id }) => sisterIds.includes(id));
   const names = [className, ...also.map(({ name }) => name)].join(" and ");
   const choose = (event: FormEvent) => {
     event.preventDefault();
-    const input = { classIds: [classId, ...also.map(({ id }) => id)], subjectId, grade, firstDay, weekdays };
-    run(() => choosePlanAction(input), `Planned the year of grade ${grade} for ${names}.`, close);
+    const classIds = [classId, ...also.map(({ id }) => id)];
+    const what = plan ? { planId: plan.id, grade: plan.grade } : { grade };
+    const said = plan ? `“${plan.name}” is the plan of ${names}.` : `Planned the year of grade ${grade} for ${names}.`;
+    run(
+      () => choosePlanAction({ classIds, subjectId, firstDay, weekdays, ...what }),
+      ({ gone }) => (gone.length === 0 ? said : `${said} Not in the library any more: ${gone.join(", ")}.`),
+      close,
+    );
   };
   return (
-    <Dialog open={open} onOpenChange={(isOpen) => (isOpen ? null : close())} title={`A year for ${names}`}>
+    <Dialog open={open} onOpenChange={(isOpen) => (isOpen ? null : close())} title={`A plan for ${names}`}>
       <form onSubmit={choose} className="space-y-4 text-[15px]">
         {choice.subjects.length > 1 ? (
           <label className="block">
@@ -52,19 +61,34 @@ export function ChoosePlan({
           </label>
         ) : null}
         <label className="block">
-          <span className="mb-0.5 block">Year</span>
+          <span className="mb-0.5 block">Plan</span>
           <select
             className={FIELD}
-            value={year ? grade : ""}
-            onChange={({ target }) => setGrade(Number(target.value))}
-            aria-label="Year"
+            value={plan ? plan.id : year ? grade : ""}
+            onChange={({ target: { value } }) => {
+              const chosen = plans.find(({ id }) => id === value);
+              setPlanId(chosen?.id ?? "");
+              if (!chosen) setGrade(Number(value));
+            }}
+            aria-label="Plan"
           >
-            {year ? null : <option value="">choose a grade</option>}
-            {grades.map((one) => (
-              <option key={one.grade} value={one.grade}>
-                grade {one.grade}: {one.units} units, {one.weeks} weeks
-              </option>
-            ))}
+            {year ? null : <option value="">choose one</option>}
+            {plans.length > 0 ? (
+              <optgroup label="Plans of colleagues, the school and you">
+                {plans.map(({ id, name, whose, grade: of, slots: count, weeks }) => (
+                  <option key={id} value={id}>
+                    {name} ({whose}): grade {of}, {count} slots, {weeks} weeks
+                  </option>
+                ))}
+              </optgroup>
+            ) : null}
+            <optgroup label="Years that come with Oxbow">
+              {grades.map((one) => (
+                <option key={one.grade} value={one.grade}>
+                  grade {one.grade}: {one.units} units, {one.weeks} weeks
+                </option>
+              ))}
+            </optgroup>
           </select>
         </label>
         <Field

@@ -1,13 +1,4 @@
 "use client";
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  DragOverlay,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
 import { parseAsString, useQueryState } from "nuqs";
 import { useState } from "react";
 import { useRun } from "@/client/useRun";
@@ -15,19 +6,17 @@ import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { PrintButton } from "@/ui/layout/PrintButton";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
-import { changePlanAction } from "../actions";
+import { changePlanAction, takeOverChangesAction } from "../actions";
 import type { PlanView } from "../types";
 import { ChoosePlan } from "./ChoosePlan";
 import { ComesNext } from "./ComesNext";
 import type { ChangeSlot } from "./changeSlot";
 import { Faults } from "./Faults";
+import { LaterChanges } from "./LaterChanges";
 import { PlanSettings, type Reach } from "./PlanSettings";
 import { PutIn } from "./PutIn";
-import { SlotRow } from "./SlotRow";
+import { SlotList } from "./SlotList";
 import { SlotSide } from "./SlotSide";
-
-/** Drags begin after a few pixels, so that a click stays a click. */
-const DRAG_FROM_PIXELS = 6;
 
 /** The plan of a class: slots in order with their dates, moved by hand or by keys, and what belongs to each. */
 export function PlanPage({ view, base }: { readonly view: PlanView; readonly base: string }) {
@@ -35,8 +24,6 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
   const [slotId, setSlotId] = useQueryState("slot", parseAsString);
   const [reach, setReach] = useState<Reach>({ behind: "move-along", sisterIds: [] });
   const [dialog, setDialog] = useState<"choose" | "put-in" | null>(null);
-  const [dragged, setDragged] = useState<string | null>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PIXELS } }));
   const classIds = [view.classId, ...reach.sisterIds];
   const send = (change: object, said: string) =>
     run(
@@ -44,15 +31,6 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
       ({ without }) => (without.length === 0 ? said : `${said} ${without.join(" and ")}: no such slot.`),
     );
   const change: ChangeSlot = (slot, wanted, said) => send({ slotId: slot.id, version: slot.version, ...wanted }, said);
-  const drop = ({ active, over }: DragEndEvent) => {
-    setDragged(null);
-    const from = view.slots.findIndex(({ id }) => id === active.id);
-    const slot = view.slots[from];
-    if (!slot || over === null) return;
-    const gap = Number(over.id);
-    const place = gap > from ? gap - 1 : gap;
-    if (place !== from) change(slot, { what: "move", place }, `“${slot.title}” moved.`);
-  };
   const chosen = view.slots.find(({ id }) => id === slotId) ?? view.slots.find(({ place }) => place === "now");
   return (
     <div className="px-5 py-4">
@@ -60,16 +38,23 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
         {view.mayChange ? (
           <>
             <Button look={view.slots.length === 0 ? "main" : "plain"} onClick={() => setDialog("choose")}>
-              Choose a year
+              Choose a plan
             </Button>
             <Button onClick={() => setDialog("put-in")}>Put something in</Button>
           </>
         ) : null}
+        <ButtonLink href={`${base}/plan/plans`}>All plans</ButtonLink>
         <ButtonLink href={`${base}/plan/students`}>Students in it</ButtonLink>
         <ButtonLink href={`${base}/plan/calendar`}>School calendar</ButtonLink>
         <PrintButton />
       </PageHead>
       {view.mayChange ? <PlanSettings view={view} reach={reach} set={setReach} /> : null}
+      <LaterChanges
+        original={view.original}
+        mayChange={view.mayChange}
+        busy={run.busy}
+        settle={(choice, said) => run(() => takeOverChangesAction({ classId: view.classId, ...choice }), said)}
+      />
       <ComesNext view={view} base={base} />
       <Faults
         view={view}
@@ -81,39 +66,18 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
         }
       />
       {view.slots.length === 0 ? (
-        <p className="text-mute py-8">This class has no plan yet. Choose a year to begin with, or put something in.</p>
+        <p className="text-mute py-8">This class has no plan yet. Choose a plan to begin with, or put something in.</p>
       ) : (
         <div className="grid gap-x-8 lg:grid-cols-[minmax(0,1fr)_18rem]">
-          <DndContext
-            sensors={sensors}
-            collisionDetection={closestCenter}
-            onDragStart={({ active }) => setDragged(String(active.id))}
-            onDragCancel={() => setDragged(null)}
-            onDragEnd={drop}
-          >
-            <ol aria-label="Slots" aria-busy={run.busy} className="text-[15px]">
-              {view.slots.map((slot, place) => (
-                <SlotRow
-                  key={slot.id}
-                  slot={slot}
-                  place={place}
-                  last={view.slots.length - 1}
-                  mayChange={view.mayChange}
-                  isChosen={slot === chosen}
-                  isDragging={dragged !== null}
-                  choose={() => void setSlotId(slot.id)}
-                  change={change}
-                />
-              ))}
-            </ol>
-            <DragOverlay dropAnimation={null} style={{ width: "auto", height: "auto" }}>
-              {dragged ? (
-                <p className="bg-paper border-ink border-[1.5px] px-2 py-0.5 text-[15px] font-semibold whitespace-nowrap shadow-lg">
-                  {view.slots.find(({ id }) => id === dragged)?.title}
-                </p>
-              ) : null}
-            </DragOverlay>
-          </DndContext>
+          <SlotList
+            slots={view.slots}
+            chosen={chosen}
+            mayChange={view.mayChange}
+            isDated
+            busy={run.busy}
+            choose={(id) => void setSlotId(id)}
+            change={change}
+          />
           {chosen ? <SlotSide key={chosen.id} slot={chosen} base={base} /> : null}
         </div>
       )}
@@ -126,7 +90,8 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
       />
       <PutIn
         key={`put in ${view.classId}`}
-        view={view}
+        choice={view.putIn}
+        slots={view.slots}
         open={dialog === "put-in"}
         close={() => setDialog(null)}
         put={(wanted, said) => send({ what: "insert", ...wanted }, said)}

@@ -4,23 +4,26 @@ import { v7 } from "uuid";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { FIELD, Field } from "@/ui/primitives/Field";
 import { FormFoot } from "@/ui/primitives/FormFoot";
-import type { PlanView } from "../types";
+import type { PlanSlotView, PutInChoice } from "../types";
 
-type Kind = "unit" | "skill" | "text";
+type Kind = "unit" | "skill" | "test" | "text";
 const KINDS: readonly (readonly [Kind, string])[] = [
   ["unit", "a unit"],
   ["skill", "a skill"],
+  ["test", "a test"],
   ["text", "a line of text"],
 ];
 
-/** Puts a unit, a skill or a line of text into the plan, behind a slot. */
+/** Puts a unit, a skill, a test or a line of text into the plan, behind a slot. */
 export function PutIn({
-  view,
+  choice,
+  slots,
   open,
   close,
   put,
 }: {
-  readonly view: PlanView;
+  readonly choice: PutInChoice;
+  readonly slots: readonly Pick<PlanSlotView, "id" | "title">[];
   readonly open: boolean;
   readonly close: () => void;
   readonly put: (wanted: { readonly place: number; readonly slot: object }, said: string) => void;
@@ -28,13 +31,12 @@ export function PutIn({
   const [kind, setKind] = useState<Kind>("unit");
   const [chosen, setChosen] = useState("");
   const [title, setTitle] = useState("");
-  const [place, setPlace] = useState(view.slots.length);
-  const things = kind === "unit" ? view.units : view.skills;
+  const [place, setPlace] = useState(slots.length);
+  const things = thingsOf(choice, kind);
   const name = kind === "text" ? title.trim() : (things.find(({ id }) => id === chosen)?.name ?? "");
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const what = kind === "unit" ? { unitId: chosen } : kind === "skill" ? { skillIds: [chosen] } : { title: name };
-    put({ place, slot: { id: v7(), ...what } }, `“${name}” put in.`);
+    put({ place, slot: { id: v7(), ...whatOf(kind, chosen, name) } }, `“${name}” put in.`);
     setChosen("");
     setTitle("");
     close();
@@ -69,10 +71,13 @@ export function PutIn({
           />
         ) : (
           <label className="block">
-            <span className="mb-0.5 block">{kind === "unit" ? "Unit" : "Skill"}, not planned yet</span>
+            <span className="mb-0.5 block">
+              {LABEL[kind]}
+              {kind === "test" ? ", of a planned unit" : ", not planned yet"}
+            </span>
             <select
               className={`${FIELD} w-full`}
-              aria-label={kind === "unit" ? "Unit" : "Skill"}
+              aria-label={LABEL[kind]}
               value={chosen}
               onChange={({ target }) => setChosen(target.value)}
             >
@@ -90,11 +95,11 @@ export function PutIn({
           <select
             className={`${FIELD} w-full`}
             aria-label="Where"
-            value={Math.min(place, view.slots.length)}
+            value={Math.min(place, slots.length)}
             onChange={({ target }) => setPlace(Number(target.value))}
           >
             <option value={0}>at the beginning</option>
-            {view.slots.map((slot, n) => (
+            {slots.map((slot, n) => (
               <option key={slot.id} value={n + 1}>
                 behind “{slot.title}”
               </option>
@@ -105,4 +110,23 @@ export function PutIn({
       </form>
     </Dialog>
   );
+}
+
+const LABEL: Readonly<Record<Exclude<Kind, "text">, string>> = { unit: "Unit", skill: "Skill", test: "Test" };
+
+/** A test is named by its unit and when in it. */
+const PART = "~";
+
+function thingsOf({ units, skills, tests }: PutInChoice, kind: Kind) {
+  if (kind === "test")
+    return tests.map(({ unitId, moment, ...test }) => ({ ...test, id: `${unitId}${PART}${moment}` }));
+  return kind === "unit" ? units : skills;
+}
+
+function whatOf(kind: Kind, chosen: string, name: string): object {
+  if (kind === "unit") return { unitId: chosen };
+  if (kind === "skill") return { skillIds: [chosen] };
+  if (kind === "text") return { title: name };
+  const [unitId, moment] = chosen.split(PART);
+  return { unitId, moment };
 }

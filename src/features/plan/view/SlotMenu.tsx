@@ -15,12 +15,14 @@ export function SlotMenu({
   slot,
   place,
   last,
+  isDated,
   move,
   change,
 }: {
   readonly slot: PlanSlotView;
   readonly place: number;
   readonly last: number;
+  readonly isDated: boolean;
   readonly move: (to: number) => void;
   readonly change: ChangeSlot;
 }) {
@@ -28,9 +30,11 @@ export function SlotMenu({
   const deeds: readonly (readonly [string, () => void] | null)[] = [
     place > 0 ? ["Move up", () => move(place - 1)] : null,
     place < last ? ["Move down", () => move(place + 1)] : null,
-    slot.skipped
-      ? ["Take in again", () => set({ skipped: false }, `“${slot.title}” is taken in again.`)]
-      : ["Leave out in this class", () => set({ skipped: true }, `“${slot.title}” is left out.`)],
+    !isDated
+      ? null
+      : slot.skipped
+        ? ["Take in again", () => set({ skipped: false }, `“${slot.title}” is taken in again.`)]
+        : ["Leave out in this class", () => set({ skipped: true }, `“${slot.title}” is left out.`)],
     slot.counted
       ? ["Make it an extra", () => set({ counted: false }, `“${slot.title}” does not count any more.`)]
       : ["Let it count", () => set({ counted: true }, `“${slot.title}” counts.`)],

@@ -12,6 +12,7 @@ export function SlotRow({
   place,
   last,
   mayChange,
+  isDated,
   isChosen,
   isDragging,
   choose,
@@ -21,6 +22,7 @@ export function SlotRow({
   readonly place: number;
   readonly last: number;
   readonly mayChange: boolean;
+  readonly isDated: boolean;
   readonly isChosen: boolean;
   readonly isDragging: boolean;
   readonly choose: () => void;
@@ -69,10 +71,23 @@ export function SlotRow({
             {slot.title}
           </button>
           <span className="text-mute text-[14px]">
-            {slot.counted ? "" : " · extra, does not count"}
+            {slot.kind === "work" ? " · a test" : slot.counted ? "" : " · extra, does not count"}
             {slot.whereAt === "both" ? "" : slot.whereAt === "school" ? " · at school only" : " · at home only"}
           </span>
-          {slot.skills.length > 0 ? (
+          {slot.test ? (
+            <span className="text-mute block text-[14px]">
+              {slot.test.items} items on {slot.test.names.join(", ").toLowerCase()}
+            </span>
+          ) : null}
+          {slot.isGone ? (
+            <span className="text-clay block text-[14px]">
+              The library holds nothing of it any more: put something else in its place.
+            </span>
+          ) : null}
+          {!isDated && slot.skills.length > 0 && (slot.skills.length > 1 || slot.title !== slot.skills[0]?.name) ? (
+            <span className="text-mute block text-[14px]">{slot.skills.map(({ name }) => name).join(", ")}</span>
+          ) : null}
+          {isDated && slot.skills.length > 0 ? (
             <span className="mt-1 block">
               {slot.skills.map((skill) => (
                 <ShareBar key={skill.id} skill={skill} named={slot.skills.length > 1 || slot.title !== skill.name} />
@@ -80,20 +95,30 @@ export function SlotRow({
             </span>
           ) : null}
         </span>
-        <span className={now ? "font-semibold" : slot.place === "past" && !isReached(slot) ? "text-clay" : ""}>
-          {slot.skipped ? "left out here" : slot.days ? `${slot.days.from} to ${slot.days.to}` : "no lesson left"}
-          {now ? ", now" : ""}
-          {slot.isBeyondTerms ? (
-            <span className="text-mute block text-[14px]">from here on beyond the school's terms</span>
-          ) : null}
-          {slot.ownDay !== null && !slot.skipped ? (
-            <span className="text-mute block text-[14px]">waits for its day</span>
-          ) : null}
-        </span>
+        {isDated ? <Dates slot={slot} /> : <span />}
         <Lessons slot={slot} mayChange={mayChange} change={change} />
-        {mayChange ? <SlotMenu slot={slot} place={place} last={last} move={move} change={change} /> : null}
+        {mayChange ? (
+          <SlotMenu slot={slot} place={place} last={last} isDated={isDated} move={move} change={change} />
+        ) : null}
       </div>
     </li>
+  );
+}
+
+/** When a slot is taught in a class. */
+function Dates({ slot }: { readonly slot: PlanSlotView }) {
+  const now = slot.place === "now";
+  return (
+    <span className={now ? "font-semibold" : slot.place === "past" && !isReached(slot) ? "text-clay" : ""}>
+      {slot.skipped ? "left out here" : slot.days ? `${slot.days.from} to ${slot.days.to}` : "no lesson left"}
+      {now ? ", now" : ""}
+      {slot.isBeyondTerms ? (
+        <span className="text-mute block text-[14px]">from here on beyond the school's terms</span>
+      ) : null}
+      {slot.ownDay !== null && !slot.skipped ? (
+        <span className="text-mute block text-[14px]">waits for its day</span>
+      ) : null}
+    </span>
   );
 }
 

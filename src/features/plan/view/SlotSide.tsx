@@ -31,11 +31,26 @@ export function SlotSide({ slot, base }: { readonly slot: PlanSlotView; readonly
           </p>
         </section>
       ))}
+      {slot.test ? (
+        <p className="mb-4">
+          {slot.test.items} items on {slot.test.names.join(", ").toLowerCase()}.
+          <span className="mt-2 block">
+            <ButtonLink look="main" href={testHref(base, slot.title, slot.test)}>
+              Give the test
+            </ButtonLink>
+          </span>
+        </p>
+      ) : null}
       {slot.skills.length === 0 && slot.unitId === null ? (
         <p className="text-mute">A line of text: it takes its lessons and holds nothing to work on.</p>
       ) : null}
     </aside>
   );
+}
+
+function testHref(base: string, title: string, { skillIds, items }: NonNullable<PlanSlotView["test"]>): string {
+  const search = new URLSearchParams({ skill: skillIds.join("~"), amount: String(items), title: title.slice(0, 80) });
+  return `${base}/work/new?${search}`;
 }
 
 const Line = ({ href, children }: { readonly href: string; readonly children: string }) => (

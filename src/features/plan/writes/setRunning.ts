@@ -5,6 +5,7 @@ import { demandStaff } from "@/server/access/demand";
 import { demandClasses } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
 import { classPlanOf } from "@/server/plan/classPlan";
+import { taughtIn } from "@/server/plan/classSlot";
 import { rowsOfPlan } from "@/server/plan/rowsOfPlan";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -24,7 +25,7 @@ export async function setRunning(context: Context, raw: unknown): Promise<{ chan
   await demandClasses(context, "change", [classId]);
   return runtime.db.write(async (tx) => {
     const plan = await classPlanOf(tx, runtime, classId);
-    if (runs && plan.slots.every(({ skillIds }) => skillIds.length === 0))
+    if (runs && plan.slots.every((slot) => taughtIn(slot).length === 0))
       throw new Refusal(
         "invalid",
         "The plan holds nothing to work on yet. Choose a year, or put a unit or a skill in.",

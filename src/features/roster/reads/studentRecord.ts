@@ -98,9 +98,9 @@ const TIE_WORDS: Readonly<Record<Tie, string>> = {
   coordinator: "coordinates the school",
   "group owner": "owns the group",
   "group colleague": "shares the group",
-  "bank keeper": "looks after the bank",
-  "bank changer": "may change the bank",
-  "bank user": "may use the bank",
+  keeper: "looks after it",
+  changer: "may change it",
+  user: "may use it",
   self: "",
   author: "",
 };
