@@ -25,6 +25,7 @@ import { fillBanks } from "./banks";
 import { ALDER, parts, ROWAN } from "./names";
 import { makeLanguageClass, otherClasses } from "./otherClasses";
 import { writeInOwnWords } from "./ownWords";
+import { fillPlans } from "./plans";
 import { RATIO_STRAND } from "./ratioStrand";
 import { installShippedContent } from "./shippedContent";
 import { type Simulation, staffContext, staffId } from "./simulation";
@@ -150,6 +151,7 @@ export async function seedSchool(
   progress(0.99, "banks");
   const { ownWordsId } = await fillBanks(simulation, dayOfNumber(today + 14));
   await writeInOwnWords(simulation, ownWordsId, lastDay);
+  await fillPlans(simulation, languageId);
   await base.db.write((tx) =>
     insertClassStaff(tx, { id: runtime.newId(), classId: languageId, personId: staffId("noor"), role: "teacher" }),
   );

@@ -64,9 +64,9 @@ async function putIn(kind: string, thing: string, where: string): Promise<void> 
 it("a year is chosen for two classes, slots are moved by keys, by menu and by hand, in the sister class too, and taken back", async () => {
   await page.goto(`${app.base}/desk/6-hazel/plan`, { waitUntil: "networkidle0" });
   await click(page, "label ::-p-text(also in 6 Birch)");
-  await click(page, "button ::-p-text(Choose a year)");
-  await page.waitForSelector("[role=dialog] ::-p-text(A year for 6 Hazel and 6 Birch)");
-  await choose(page, "[role=dialog] select[aria-label=Year]", "6");
+  await click(page, "button ::-p-text(Choose a plan)");
+  await page.waitForSelector("[role=dialog] ::-p-text(A plan for 6 Hazel and 6 Birch)");
+  await choose(page, "[role=dialog] select[aria-label=Plan]", "6");
   await click(page, "[role=dialog] button ::-p-text(Make it the plan)");
   await shows([RATIOS, RATES]);
   await putIn("a skill", TIMES, "0");

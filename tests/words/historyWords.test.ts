@@ -203,7 +203,7 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   ],
   [
     { kind: "shared-plan-changed", facts: { name: "P", what: "insert", slot: "Ratios" } },
-    "Put in in the plan “P”: Ratios",
+    "Put into the plan “P”: Ratios",
   ],
   [
     { kind: "plan-taken-over", facts: { name: "P", taken: 2, left: 1 } },

@@ -13,6 +13,16 @@ export interface PlanView {
   /** Of the counted part, how many of the skills half the class have; null where nothing counts. */
   readonly done: { readonly done: number; readonly of: number } | null;
   readonly slots: readonly PlanSlotView[];
+  /** Today and the terms of the school as day numbers, for the picture of the year. */
+  readonly year: {
+    readonly today: number;
+    readonly terms: readonly {
+      readonly id: string;
+      readonly name: string;
+      readonly from: number;
+      readonly to: number;
+    }[];
+  };
   /** The slot that begins next with what it builds on, so that a gap is seen before it begins; null when none lies ahead. */
   readonly comes: {
     readonly title: string;
@@ -103,9 +113,13 @@ export interface PlanSlotView {
   readonly ownDay: string | null;
   /** In words; null where it has none. */
   readonly days: { readonly from: string; readonly to: string } | null;
+  /** The same as day numbers, for drawing. */
+  readonly span: { readonly from: number; readonly to: number } | null;
   readonly place: "past" | "now" | "ahead" | "none";
   /** The first slot that ends after the last term that the school has: there are no holidays known from here on. */
   readonly isBeyondTerms: boolean;
+  /** Takes more lessons than any term of the school has for the class. */
+  readonly isLongerThanTerm: boolean;
   readonly skills: readonly PlannedSkillView[];
 }
 

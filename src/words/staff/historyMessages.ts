@@ -84,7 +84,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "plan-chosen": "Planned the year of grade {grade} in {subject}{classes, plural, one {} other { for # classes}}",
   "plan-given": "Planned by “{name}”{classes, plural, one {} other { for # classes}}",
   "plan-changed":
-    "{what, select, move {Moved} insert {Put in} remove {Took out} other {Changed}} in the plan{classes, plural, one {} other { of # classes}}: {slot}",
+    "{what, select, move {Moved in} insert {Put into} remove {Took out of} other {Changed in}} the plan{classes, plural, one {} other { of # classes}}: {slot}",
   "plan-made": "Made the plan “{name}”",
   "plan-renamed": "Renamed a plan to “{name}”",
   "plan-put-away": "Put the plan “{name}” away",
@@ -93,7 +93,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Opened the plan “{name}” to {personGiven, select, yes {{person}} other {the staff of {school}}}, to {level, select, change {change it} other {use it}}",
   "plan-closed": "Closed the plan “{name}” to {personGiven, select, yes {{person}} other {the staff of {school}}}",
   "shared-plan-changed":
-    "{what, select, move {Moved} insert {Put in} remove {Took out} other {Changed}} in the plan “{name}”: {slot}",
+    "{what, select, move {Moved in} insert {Put into} remove {Took out of} other {Changed in}} the plan “{name}”: {slot}",
   "plan-taken-over": "Later changes of its original in the plan “{name}”: {taken} taken over, {left} left",
   "class-plan-taken-over": "Later changes of the plan “{name}”: {taken} taken over, {left} left",
   "plan-run-set":

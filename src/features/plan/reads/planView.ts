@@ -1,7 +1,8 @@
 import "server-only";
 import { format } from "date-fns";
-import type { SchoolDay } from "@/core/calendar/dayNumber";
+import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { broughtAlong, unitChecks } from "@/core/library/unitChecks";
+import { lessonsBetween } from "@/core/plan/lessonDays";
 import { orderFaults } from "@/core/plan/orderFaults";
 import { shareDone } from "@/core/plan/shareDone";
 import { classScope } from "@/core/roster/classScope";
@@ -44,7 +45,12 @@ export async function planView(context: Context, classId: string): Promise<PlanV
   const firstBeyond = plan.dates.findIndex(
     ({ dates }) => dates !== null && lastDay !== undefined && dates.targetDay > lastDay,
   );
-  const slots = plan.slots.map((slot, place) => slotView(plan, slot, place, { library, shares, firstBeyond }));
+  const mostLessons = Math.max(
+    ...plan.school.terms.map(({ startDay, endDay }) => lessonsBetween(startDay, endDay, plan.calendar)),
+  );
+  const slots = plan.slots.map((slot, place) =>
+    slotView(plan, slot, place, { library, shares, firstBeyond, mostLessons }),
+  );
   const reached = (skillId: string) => shares.get(skillId)?.reached ?? false;
   const original = plan.row
     ? await laterChangesOf(runtime.db.read, staff, plan.row, {
@@ -60,6 +66,15 @@ export async function planView(context: Context, classId: string): Promise<PlanV
     position: positionOf(classroom, shares),
     done: shareDone(taughtSlots(plan.slots), reached),
     slots,
+    year: {
+      today: dayNumber(plan.today),
+      terms: plan.school.terms.map(({ id, name, startDay, endDay }) => ({
+        id,
+        name,
+        from: dayNumber(startDay),
+        to: dayNumber(endDay),
+      })),
+    },
     comes: comesNext(plan, library, classroom),
     faults: faultsOf(plan, library),
     sisters: await sistersOf(context, plan, library),
@@ -107,18 +122,22 @@ function slotView(
     library,
     shares,
     firstBeyond,
+    mostLessons,
   }: {
     readonly library: Library;
     readonly shares: ReadonlyMap<string, PlannedSkillView>;
     readonly firstBeyond: number;
+    readonly mostLessons: number;
   },
 ): PlanSlotView {
   const own = dates[place]?.dates ?? null;
   return {
     ...slotBasics(slot, library),
+    span: own ? { from: dayNumber(own.fromDay), to: dayNumber(own.targetDay) } : null,
     days: own ? { from: dayWords(own.fromDay), to: dayWords(own.targetDay) } : null,
     place: own === null ? "none" : own.targetDay < today ? "past" : own.fromDay > today ? "ahead" : "now",
     isBeyondTerms: place === firstBeyond,
+    isLongerThanTerm: slot.lessons > mostLessons,
     skills: taughtIn(slot).flatMap((id) => shares.get(id) ?? []),
   };
 }

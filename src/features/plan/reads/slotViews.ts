@@ -52,8 +52,10 @@ export function undatedSlot(
   return {
     ...slotBasics(slot, library),
     days: null,
+    span: null,
     place: "none",
     isBeyondTerms: false,
+    isLongerThanTerm: false,
     skills: taughtIn(slot).flatMap((id): PlannedSkillView[] => {
       const skill = skills.get(id);
       if (!skill) return [];

@@ -25,7 +25,7 @@ export function ChoosePlan({
   const run = useRun(undoAction, true);
   const [subjectId, setSubjectId] = useState(choice.subjectId);
   const [grade, setGrade] = useState(choice.grade);
-  const [planId, setPlanId] = useState("");
+  const [planId, setPlanId] = useState(() => choice.plans.find(({ grade: of }) => of === choice.grade)?.id ?? "");
   const [firstDay, setFirstDay] = useState(choice.firstDay);
   const [weekdays, setWeekdays] = useState<readonly number[]>(choice.weekdays);
   const grades = choice.subjects.find(({ id }) => id === subjectId)?.grades ?? [];
@@ -51,7 +51,11 @@ export function ChoosePlan({
         {choice.subjects.length > 1 ? (
           <label className="block">
             <span className="mb-0.5 block">Subject</span>
-            <select className={FIELD} value={subjectId} onChange={({ target }) => setSubjectId(target.value)}>
+            <select
+              className={`${FIELD} w-full`}
+              value={subjectId}
+              onChange={({ target }) => setSubjectId(target.value)}
+            >
               {choice.subjects.map(({ id, name }) => (
                 <option key={id} value={id}>
                   {name}
@@ -63,7 +67,7 @@ export function ChoosePlan({
         <label className="block">
           <span className="mb-0.5 block">Plan</span>
           <select
-            className={FIELD}
+            className={`${FIELD} w-full`}
             value={plan ? plan.id : year ? grade : ""}
             onChange={({ target: { value } }) => {
               const chosen = plans.find(({ id }) => id === value);

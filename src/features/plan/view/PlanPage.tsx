@@ -17,6 +17,7 @@ import { PlanSettings, type Reach } from "./PlanSettings";
 import { PutIn } from "./PutIn";
 import { SlotList } from "./SlotList";
 import { SlotSide } from "./SlotSide";
+import { YearStrip } from "./YearStrip";
 
 /** The plan of a class: slots in order with their dates, moved by hand or by keys, and what belongs to each. */
 export function PlanPage({ view, base }: { readonly view: PlanView; readonly base: string }) {
@@ -55,6 +56,7 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
         busy={run.busy}
         settle={(choice, said) => run(() => takeOverChangesAction({ classId: view.classId, ...choice }), said)}
       />
+      <YearStrip view={view} chosen={chosen} choose={(id) => void setSlotId(id)} />
       <ComesNext view={view} base={base} />
       <Faults
         view={view}
@@ -78,7 +80,15 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
             choose={(id) => void setSlotId(id)}
             change={change}
           />
-          {chosen ? <SlotSide key={chosen.id} slot={chosen} base={base} /> : null}
+          {chosen ? (
+            <SlotSide
+              key={`${chosen.id} ${chosen.ownDay}`}
+              slot={chosen}
+              base={base}
+              isDated
+              change={view.mayChange ? change : null}
+            />
+          ) : null}
         </div>
       )}
       <ChoosePlan

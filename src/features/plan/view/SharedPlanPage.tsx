@@ -16,6 +16,7 @@ import { PlanHistory } from "./PlanHistory";
 import { PlanSharing } from "./PlanSharing";
 import { PutIn } from "./PutIn";
 import { SlotList } from "./SlotList";
+import { SlotSide } from "./SlotSide";
 
 /** A plan of a person or a school: its slots, counted in lessons of a full week, who may what with it, and who changed what. */
 export function SharedPlanPage({ view, base }: { readonly view: SharedPlanView; readonly base: string }) {
@@ -25,6 +26,7 @@ export function SharedPlanPage({ view, base }: { readonly view: SharedPlanView; 
   const [isPuttingIn, setPuttingIn] = useState(false);
   const planId = view.id;
   const mayChange = view.level !== "use";
+  const chosen = view.rows.find(({ id }) => id === slotId);
   const send = (change: object, said: string) => run(() => changeSharedPlanAction({ planId, ...change }), said);
   const change: ChangeSlot = (slot, wanted, said) => send({ slotId: slot.id, version: slot.version, ...wanted }, said);
   const copy = () => {
@@ -59,7 +61,7 @@ export function SharedPlanPage({ view, base }: { readonly view: SharedPlanView; 
           ) : (
             <SlotList
               slots={view.rows}
-              chosen={view.rows.find(({ id }) => id === slotId)}
+              chosen={chosen}
               mayChange={mayChange}
               isDated={false}
               busy={run.busy}
@@ -69,6 +71,11 @@ export function SharedPlanPage({ view, base }: { readonly view: SharedPlanView; 
           )}
         </div>
         <aside className="no-print text-[15px] max-lg:mt-6">
+          {chosen ? (
+            <div className="mb-6">
+              <SlotSide slot={chosen} base={base} isDated={false} change={null} />
+            </div>
+          ) : null}
           {view.level === "look-after" ? <PlanSharing view={view} base={base} /> : null}
           <PlanHistory view={view} />
         </aside>

@@ -115,6 +115,9 @@ function Dates({ slot }: { readonly slot: PlanSlotView }) {
       {slot.isBeyondTerms ? (
         <span className="text-mute block text-[14px]">from here on beyond the school's terms</span>
       ) : null}
+      {slot.isLongerThanTerm && !slot.skipped ? (
+        <span className="text-clay block text-[14px]">longer than any term: divide it</span>
+      ) : null}
       {slot.ownDay !== null && !slot.skipped ? (
         <span className="text-mute block text-[14px]">waits for its day</span>
       ) : null}

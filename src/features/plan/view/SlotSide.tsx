@@ -1,9 +1,24 @@
 import Link from "next/link";
-import { ButtonLink } from "@/ui/primitives/Button";
+import { useState } from "react";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { Field } from "@/ui/primitives/Field";
 import type { PlanSlotView } from "../types";
+import type { ChangeSlot } from "./changeSlot";
 
 /** What belongs to a slot: its unit, how each skill is taught, sheets to hand out, and the way to give work. */
-export function SlotSide({ slot, base }: { readonly slot: PlanSlotView; readonly base: string }) {
+export function SlotSide({
+  slot,
+  base,
+  isDated,
+  change,
+}: {
+  readonly slot: PlanSlotView;
+  readonly base: string;
+  /** Of a class, with dates and students. */
+  readonly isDated: boolean;
+  /** Null for those who look on. */
+  readonly change: ChangeSlot | null;
+}) {
   return (
     <aside aria-label="What belongs to it" className="no-print text-[15px] max-lg:mt-6">
       <h2 className="font-serif text-[18px] leading-tight font-medium">{slot.title}</h2>
@@ -11,6 +26,7 @@ export function SlotSide({ slot, base }: { readonly slot: PlanSlotView; readonly
         {slot.days && !slot.skipped ? `${slot.days.from} to ${slot.days.to}, ` : ""}
         {slot.lessons} {slot.lessons === 1 ? "lesson" : "lessons"}
       </p>
+      {isDated && change && !slot.skipped ? <OwnDay slot={slot} change={change} /> : null}
       {slot.unitId ? (
         <ul className="mb-4">
           <Line href={`${base}/library/units/${slot.unitId}`}>Overview, and the tests to give</Line>
@@ -24,27 +40,62 @@ export function SlotSide({ slot, base }: { readonly slot: PlanSlotView; readonly
           <ul>
             <Line href={`${base}/library/${skill.id}`}>Teaching it, lesson, model, own notes</Line>
             <Line href={`${base}/library/${skill.id}/notes`}>A sheet to print</Line>
-            <Line href={`${base}/evidence?skill=${skill.id}`}>Who has it</Line>
+            {isDated ? <Line href={`${base}/evidence?skill=${skill.id}`}>Who has it</Line> : null}
           </ul>
-          <p className="mt-1.5">
-            <ButtonLink href={`${base}/work/new?skill=${skill.id}`}>Assign practice</ButtonLink>
-          </p>
+          {isDated ? (
+            <p className="mt-1.5">
+              <ButtonLink href={`${base}/work/new?skill=${skill.id}`}>Assign practice</ButtonLink>
+            </p>
+          ) : null}
         </section>
       ))}
       {slot.test ? (
         <p className="mb-4">
           {slot.test.items} items on {slot.test.names.join(", ").toLowerCase()}.
-          <span className="mt-2 block">
-            <ButtonLink look="main" href={testHref(base, slot.title, slot.test)}>
-              Give the test
-            </ButtonLink>
-          </span>
+          {isDated ? (
+            <span className="mt-2 block">
+              <ButtonLink look="main" href={testHref(base, slot.title, slot.test)}>
+                Give the test
+              </ButtonLink>
+            </span>
+          ) : null}
         </p>
       ) : null}
       {slot.skills.length === 0 && slot.unitId === null ? (
         <p className="text-mute">A line of text: it takes its lessons and holds nothing to work on.</p>
       ) : null}
     </aside>
+  );
+}
+
+/** The day before which a slot does not begin, set by hand. */
+function OwnDay({ slot, change }: { readonly slot: PlanSlotView; readonly change: ChangeSlot }) {
+  const [day, setDay] = useState(slot.ownDay ?? "");
+  const set = (fromDay: string | null) =>
+    change(
+      slot,
+      { what: "change", values: { fromDay } },
+      fromDay === null ? `“${slot.title}” follows what is before.` : `“${slot.title}” waits for its day.`,
+    );
+  return (
+    <form
+      className="mb-4 flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        set(day === "" ? null : day);
+      }}
+    >
+      <Field
+        label="Begins not before"
+        type="date"
+        className="w-40"
+        value={day}
+        onChange={({ target }) => setDay(target.value)}
+      />
+      <Button type="submit" disabled={day === (slot.ownDay ?? "")}>
+        Set
+      </Button>
+    </form>
   );
 }
 

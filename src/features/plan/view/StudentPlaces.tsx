@@ -88,13 +88,11 @@ function PlaceCell({ student: { atSchool, daysAhead, startsAt } }: { readonly st
   return (
     <>
       {atSchool ? `${atSchool.place}. ${atSchool.slot}` : "through with it"}
-      <span className={`block text-[14px] ${daysAhead < 0 ? "text-clay" : "text-mute"}`}>
-        {!atSchool
-          ? ""
-          : daysAhead === 0
-            ? "on the dates"
-            : `${days} school ${days === 1 ? "day" : "days"} ${daysAhead < 0 ? "behind" : "ahead of"} the dates`}
-      </span>
+      {atSchool && daysAhead !== 0 ? (
+        <span className={`block text-[14px] ${daysAhead < 0 ? "text-clay" : "text-mute"}`}>
+          {days} school {days === 1 ? "day" : "days"} {daysAhead < 0 ? "behind" : "ahead of"} the dates
+        </span>
+      ) : null}
       {startsAt ? <span className="text-mute block text-[14px]">begins at “{startsAt}”</span> : null}
     </>
   );
@@ -105,9 +103,8 @@ function NextCell({ next }: { readonly next: NextView | null }) {
   return (
     <>
       {next.skill}
-      <span className="text-mute block text-[14px]">
-        {[...(next.neededFor ? [`missing for ${next.neededFor}`] : []), ...(next.begun ? ["begun"] : [])].join(", ")}
-      </span>
+      {next.begun ? <span className="text-mute"> (begun)</span> : null}
+      {next.neededFor ? <span className="text-mute block text-[14px]">missing for {next.neededFor}</span> : null}
     </>
   );
 }
