@@ -1,13 +1,14 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { planOf } from "@/db/queries/plan";
 import { allSkillStates } from "@/db/queries/summaries";
+import { planFigure } from "@/features/plan/figure";
 import { planView } from "@/features/plan/reads/planView";
 import { changePlan } from "@/features/plan/writes/changePlan";
 import { choosePlan } from "@/features/plan/writes/choosePlan";
 import { undoChange } from "@/server/history/undoChange";
 import { classPlanOf } from "@/server/plan/classPlan";
 import type { Context } from "@/server/runtime/context";
-import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
+import { give, givePractice, makeClass, open, type TestSchool, TODAY, testSchool } from "../support/school";
 
 let school: TestSchool;
 let ana: Context;
@@ -88,6 +89,38 @@ describe("the plan of a class", () => {
     const versions = new Map((await planNow()).slots.map(({ id, version }) => [id, version]));
     expect(versions.get(ratios)).toBe(1);
     expect(versions.get(rates)).toBeGreaterThan(1);
+  });
+
+  it("takes a last day for its lessons, and a first day of its own", async () => {
+    await choose();
+    const id = await slotId(0);
+    await change({ what: "change", slotId: id, values: { untilDay: "2026-12-09" } });
+    expect((await planNow()).slots[0]?.lessons).toBe(4);
+    await change({ what: "change", slotId: id, values: { fromDay: "2026-12-07", untilDay: "2026-12-09" } });
+    expect((await spans())[0]).toBe("2026-12-07 2026-12-09");
+    await expect(change({ what: "change", slotId: id, values: { untilDay: "2026-11-30" } })).rejects.toThrow(
+      "There is no lesson",
+    );
+  });
+
+  it("tells what is due this week, a slot that no term holds, and counts no extra towards its position", async () => {
+    await choosePlan(ana, {
+      classIds: [classId],
+      subjectId: "mathematics",
+      grade: 6,
+      firstDay: TODAY,
+      weekdays: [1, 3],
+    });
+    await change({ what: "change", slotId: await slotId(1), values: { lessons: 60 } });
+    const view = await planView(ana, classId);
+    expect(view.thisWeek).toEqual([{ id: "ratio-language", name: "Ratio language", until: "30 Nov" }]);
+    expect(view.slots.map(({ isLongerThanTerm }) => isLongerThanTerm)).toEqual([false, true]);
+    expect(view.position.text).toContain("Ratio language");
+    await change({ what: "change", slotId: await slotId(0), values: { counted: false } });
+    const extra = await planView(ana, classId);
+    expect(extra.position.text).toContain("Unit rates");
+    expect(extra.done?.of).toBe(3);
+    expect((await planFigure(ana, [classId])).text).toContain("Unit rates");
   });
 
   it("keeps the dates behind a change if so wished", async () => {

@@ -23,6 +23,8 @@ export interface PlanView {
       readonly to: number;
     }[];
   };
+  /** Skills with a lesson this week, with the last day of each. */
+  readonly thisWeek: readonly { readonly id: string; readonly name: string; readonly until: string }[];
   /** The slot that begins next with what it builds on, so that a gap is seen before it begins; null when none lies ahead. */
   readonly comes: {
     readonly title: string;

@@ -1,6 +1,8 @@
 import "server-only";
 import { format } from "date-fns";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
+import { dayOfNumber } from "@/core/calendar/dayOfNumber";
+import { mondayOf } from "@/core/calendar/mondayOf";
 import { broughtAlong, unitChecks } from "@/core/library/unitChecks";
 import { lessonsBetween } from "@/core/plan/lessonDays";
 import { orderFaults } from "@/core/plan/orderFaults";
@@ -75,6 +77,7 @@ export async function planView(context: Context, classId: string): Promise<PlanV
         to: dayNumber(endDay),
       })),
     },
+    thisWeek: thisWeek(plan, library),
     comes: comesNext(plan, library, classroom),
     faults: faultsOf(plan, library),
     sisters: await sistersOf(context, plan, library),
@@ -151,6 +154,17 @@ function positionOf({ plan, today, school }: Classroom, shares: ReadonlyMap<stri
       return { skillId, name: share?.name ?? "", targetDay, shareSecure: secure };
     });
   return positionIn(planned, today, school);
+}
+
+function thisWeek({ today, entries }: ClassPlan, library: Library): PlanView["thisWeek"] {
+  const monday = mondayOf(dayNumber(today));
+  const [first, last] = [dayOfNumber(monday), dayOfNumber(monday + 6)];
+  return entries
+    .filter(({ fromDay, targetDay }) => fromDay <= last && targetDay >= first)
+    .flatMap(({ skillId, targetDay }) => {
+      const skill = library.skillIfKnown(skillId);
+      return skill ? [{ id: skillId, name: skill.name, until: dayWords(targetDay) }] : [];
+    });
 }
 
 function comesNext(plan: ClassPlan, library: Library, { students }: Classroom): PlanView["comes"] {

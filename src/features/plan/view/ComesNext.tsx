@@ -2,17 +2,42 @@ import Link from "next/link";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { PlanView } from "../types";
 
-/** What begins next and what it builds on, with who lacks it: there is still time. */
-export function ComesNext({ view: { comes }, base }: { readonly view: PlanView; readonly base: string }) {
-  if (!comes) return null;
-  const { title, from, buildsOn, check } = comes;
+/** What is due this week; what begins next and what it builds on, with who lacks it, while there is still time. */
+export function ComesNext({ view: { comes, thisWeek }, base }: { readonly view: PlanView; readonly base: string }) {
+  if (!comes && thisWeek.length === 0) return null;
+  return (
+    <section aria-label="What comes next" className="border-water mb-4 max-w-4xl border-l-4 pl-3 text-[15px]">
+      {thisWeek.length > 0 ? (
+        <p>
+          This week:{" "}
+          {thisWeek.map(({ id, name, until }, place) => (
+            <span key={id}>
+              {place > 0 ? ", " : ""}
+              <b>{name}</b> <span className="text-mute">until {until}</span>
+            </span>
+          ))}
+          .
+        </p>
+      ) : null}
+      {comes ? <Beginning comes={comes} base={base} /> : null}
+    </section>
+  );
+}
+
+function Beginning({
+  comes: { title, from, buildsOn, check },
+  base,
+}: {
+  readonly comes: NonNullable<PlanView["comes"]>;
+  readonly base: string;
+}) {
   const search = new URLSearchParams({
     skill: (check?.skillIds ?? []).join("~"),
     amount: String(check?.items ?? 0),
     title: `Before ${title}`.slice(0, 80),
   });
   return (
-    <section aria-label="What comes next" className="border-water mb-4 max-w-4xl border-l-4 pl-3 text-[15px]">
+    <>
       <p>
         <b>{title}</b> begins on {from}
         {buildsOn.length === 0 ? " and builds on nothing else." : ". It builds on:"}
@@ -38,7 +63,7 @@ export function ComesNext({ view: { comes }, base }: { readonly view: PlanView; 
           <ButtonLink href={`${base}/work/new?${search}`}>Look at it now, in a few items</ButtonLink>
         </p>
       ) : null}
-    </section>
+    </>
   );
 }
 

@@ -82,7 +82,7 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
           />
           {chosen ? (
             <SlotSide
-              key={`${chosen.id} ${chosen.ownDay}`}
+              key={`${chosen.id} ${chosen.version}`}
               slot={chosen}
               base={base}
               isDated

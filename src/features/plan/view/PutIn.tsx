@@ -31,12 +31,15 @@ export function PutIn({
   const [kind, setKind] = useState<Kind>("unit");
   const [chosen, setChosen] = useState("");
   const [title, setTitle] = useState("");
+  const [isExtra, setExtra] = useState(false);
   const [place, setPlace] = useState(slots.length);
   const things = thingsOf(choice, kind);
   const name = kind === "text" ? title.trim() : (things.find(({ id }) => id === chosen)?.name ?? "");
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    put({ place, slot: { id: v7(), ...whatOf(kind, chosen, name) } }, `“${name}” put in.`);
+    const counted = kind !== "text" && !isExtra;
+    const said = counted ? `“${name}” put in.` : `“${name}” put in. It is an extra and never counts towards progress.`;
+    put({ place, slot: { id: v7(), counted, ...whatOf(kind, chosen, name) } }, said);
     setChosen("");
     setTitle("");
     close();
@@ -90,6 +93,17 @@ export function PutIn({
             </select>
           </label>
         )}
+        {kind === "unit" || kind === "skill" ? (
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="accent-ink"
+              checked={isExtra}
+              onChange={({ target }) => setExtra(target.checked)}
+            />
+            as an extra, which never counts towards progress
+          </label>
+        ) : null}
         <label className="block">
           <span className="mb-0.5 block">Where</span>
           <select

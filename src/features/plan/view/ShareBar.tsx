@@ -1,5 +1,8 @@
 import type { PlannedSkillView } from "../types";
 
+/** Of a skill that the framework followed at the school does not name. */
+const NO_CODE = "in no standard you follow";
+
 /** How much of a class has a planned skill, with the days of it. */
 export function ShareBar({ skill, named }: { readonly skill: PlannedSkillView; readonly named: boolean }) {
   const parts = [
@@ -12,12 +15,11 @@ export function ShareBar({ skill, named }: { readonly skill: PlannedSkillView; r
     <span className="flex items-center gap-x-3 py-0.5 text-[14px] max-md:flex-wrap">
       {named ? (
         <span className="w-64 shrink-0 truncate" title={`${skill.name}, ${skill.days}`}>
-          {skill.name} <span className="text-mute">{skill.code}</span>
+          {skill.name} <span className="text-mute">{skill.code === "" ? NO_CODE : skill.code}</span>
         </span>
       ) : (
         <span className="text-mute w-64 shrink-0">
-          grade {skill.grade}
-          {skill.code === "" ? "" : `, ${skill.code}`}
+          grade {skill.grade}, {skill.code === "" ? NO_CODE : skill.code}
         </span>
       )}
       <span
@@ -31,7 +33,7 @@ export function ShareBar({ skill, named }: { readonly skill: PlannedSkillView; r
         <i className="bg-ink absolute -top-0.5 -bottom-0.5 left-1/2 w-[1.5px]" title="half the class" />
       </span>
       <span className="text-mute whitespace-nowrap">
-        {skill.secure} of {skill.students} Secure
+        {skill.students === 0 ? "no students yet" : `${skill.secure} of ${skill.students} Secure`}
         {skill.there > skill.secure ? `, ${skill.there - skill.secure} mastered before` : ""}
         {skill.reached ? ": reached" : ""}
       </span>

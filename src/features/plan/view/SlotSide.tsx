@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { useState } from "react";
+import { type FormEvent, useState } from "react";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Field } from "@/ui/primitives/Field";
 import type { PlanSlotView } from "../types";
@@ -26,7 +26,7 @@ export function SlotSide({
         {slot.days && !slot.skipped ? `${slot.days.from} to ${slot.days.to}, ` : ""}
         {slot.lessons} {slot.lessons === 1 ? "lesson" : "lessons"}
       </p>
-      {isDated && change && !slot.skipped ? <OwnDay slot={slot} change={change} /> : null}
+      {isDated && change && !slot.skipped ? <OwnDays slot={slot} change={change} /> : null}
       {slot.unitId ? (
         <ul className="mb-4">
           <Line href={`${base}/library/units/${slot.unitId}`}>Overview, and the tests to give</Line>
@@ -68,31 +68,34 @@ export function SlotSide({
   );
 }
 
-/** The day before which a slot does not begin, set by hand. */
-function OwnDay({ slot, change }: { readonly slot: PlanSlotView; readonly change: ChangeSlot }) {
+/** A slot's own days, set by hand: the one before which it does not begin, and its last one in place of its lessons. */
+function OwnDays({ slot, change }: { readonly slot: PlanSlotView; readonly change: ChangeSlot }) {
   const [day, setDay] = useState(slot.ownDay ?? "");
-  const set = (fromDay: string | null) =>
-    change(
-      slot,
-      { what: "change", values: { fromDay } },
-      fromDay === null ? `“${slot.title}” follows what is before.` : `“${slot.title}” waits for its day.`,
-    );
+  const [last, setLast] = useState("");
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const fromDay = day === "" ? null : day;
+    const values = { ...(day === (slot.ownDay ?? "") ? {} : { fromDay }), ...(last === "" ? {} : { untilDay: last }) };
+    const said = last !== "" ? "has other days." : fromDay === null ? "follows what is before." : "waits for its day.";
+    change(slot, { what: "change", values }, `“${slot.title}” ${said}`);
+  };
   return (
-    <form
-      className="mb-4 flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        set(day === "" ? null : day);
-      }}
-    >
+    <form className="mb-4 flex flex-wrap items-end gap-2" onSubmit={submit}>
       <Field
         label="Begins not before"
         type="date"
-        className="w-40"
+        className="w-36"
         value={day}
         onChange={({ target }) => setDay(target.value)}
       />
-      <Button type="submit" disabled={day === (slot.ownDay ?? "")}>
+      <Field
+        label="Last day"
+        type="date"
+        className="w-36"
+        value={last}
+        onChange={({ target }) => setLast(target.value)}
+      />
+      <Button type="submit" disabled={day === (slot.ownDay ?? "") && last === ""}>
         Set
       </Button>
     </form>

@@ -1,6 +1,7 @@
 import "server-only";
 import { array, type InferType, object, string } from "yup";
 import { editSlots } from "@/core/plan/editSlots";
+import { lessonsBetween } from "@/core/plan/lessonDays";
 import type { RowChange } from "@/db/schema/history";
 import { demandClasses } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
@@ -10,6 +11,7 @@ import type { ClassSlot } from "@/server/plan/classSlot";
 import { rowsOfPlan } from "@/server/plan/rowsOfPlan";
 import { slotKey, slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
 import { validated } from "@/server/runtime/validated";
 import { MOST_CLASSES } from "./choosePlan";
@@ -41,7 +43,10 @@ export async function changePlan(
   return runtime.db.write(async (tx) => {
     const [firstId = "", ...otherIds] = input.classIds;
     const first = await classPlanOf(tx, runtime, firstId);
-    const edit = editOf(library, input, { slots: first.slots, lessonsAWeek: first.calendar.weekdays.length });
+    const edit = editOf(library, withLessons(input, first), {
+      slots: first.slots,
+      lessonsAWeek: first.calendar.weekdays.length,
+    });
     const rows: RowChange[] = rowsOfEdit(runtime, first, edit, input.behind);
     // A class that has already what is put in stays as it is; one without the slot that is changed is named.
     const without: string[] = [];
@@ -68,6 +73,17 @@ export async function changePlan(
     });
     return { changeId, without };
   });
+}
+
+/** A last day, as the lessons that it comes to in the class on whose page it was set. */
+function withLessons<In extends Input>(input: In, plan: ClassPlan): In {
+  const { untilDay, ...values } = input.values ?? {};
+  if (untilDay === undefined) return input;
+  const begins = plan.dates.find(({ id }) => id === input.slotId)?.dates?.fromDay;
+  const lessons = begins === undefined ? 0 : lessonsBetween(values.fromDay ?? begins, untilDay, plan.calendar);
+  if (lessons < 1)
+    throw new Refusal("invalid", "There is no lesson from its first day to this one. Choose a later last day.");
+  return { ...input, values: { ...values, lessons } };
 }
 
 function rowsOfEdit(runtime: Runtime, plan: ClassPlan, edit: Edit, behind: Input["behind"]): RowChange[] {

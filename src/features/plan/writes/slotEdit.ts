@@ -37,6 +37,10 @@ export const slotEditFields = {
     skipped: boolean().optional(),
     counted: boolean().optional(),
     whereAt: mixed<(typeof PLAN_PLACES)[number]>().oneOf(PLAN_PLACES).optional(),
+    /** Of a class's slot: its last day, in place of its lessons. */
+    untilDay: string()
+      .optional()
+      .test("day", "Choose a day that exists.", (text) => text === undefined || isDay(text)),
     fromDay: string()
       .nullable()
       .optional()
@@ -53,6 +57,8 @@ export const slotEditFields = {
     skillIds: array(string().required()).max(20, "A slot holds at most 20 skills.").default([]),
     title: string().trim().max(120, "A title has at most 120 letters.").default(""),
     lessons: lessons().optional(),
+    /** False for an extra. */
+    counted: boolean().default(true),
   })
     .noUnknown()
     .test("record", "Say what is to be put in.", (value) => value === undefined || isRecord(value))
@@ -96,7 +102,9 @@ export function editOf(library: Library, input: Input, plan: EditedPlan): Edit {
     case "remove":
       return { what: "remove", slotId: slot.id };
     default: {
-      const values = Object.fromEntries(Object.entries(input.values ?? {}).filter(([, value]) => value !== undefined));
+      // A plan without dates has no last days.
+      const { untilDay: _last, ...wanted } = input.values ?? {};
+      const values = Object.fromEntries(Object.entries(wanted).filter(([, value]) => value !== undefined));
       return { what: "change", slotId: slot.id, values };
     }
   }
@@ -105,15 +113,15 @@ export function editOf(library: Library, input: Input, plan: EditedPlan): Edit {
 function wantedSlot(library: Library, { slot: wanted }: Input, plan: EditedPlan): ClassSlot {
   if (!wanted) throw new Refusal("invalid", "Say what is to be put in.");
   if (plan.slots.length >= MOST_SLOTS) throw new Refusal("invalid", `A plan holds at most ${MOST_SLOTS} slots.`);
-  const { id, unitId, moment, skillIds, title, lessons: wantedLessons } = wanted;
+  const { id, unitId, moment, skillIds, title, counted, lessons: wantedLessons } = wanted;
   if (unitId !== undefined && moment !== undefined) return testOf(library, id, unitId, moment);
   if (unitId !== undefined) {
     const own = slotOfUnit(id, library.unit(unitId), plan.lessonsAWeek);
-    return { ...own, lessons: wantedLessons ?? own.lessons };
+    return { ...own, counted, lessons: wantedLessons ?? own.lessons };
   }
   for (const skillId of skillIds) library.skill(skillId);
   if (skillIds.length > 0)
-    return newSlot({ id, kind: "skills", skillIds, title, lessons: wantedLessons ?? USUAL_LESSONS });
+    return newSlot({ id, kind: "skills", skillIds, title, counted, lessons: wantedLessons ?? USUAL_LESSONS });
   if (title === "") throw new Refusal("invalid", "Choose a unit or a skill, or write a line.");
   return newSlot({ id, kind: "text", title, lessons: wantedLessons ?? 1, counted: false });
 }
