@@ -79,13 +79,8 @@ async function teacherShots(): Promise<void> {
   const groups = await page.$$eval("table a", (links) => links.map((link) => link.getAttribute("href") ?? ""));
   await page.goto(`${base}${groups.at(-1)}`, { waitUntil: "networkidle0" });
   await shoot(page, "before-and-after");
-  await page.goto(`${base}${groups.at(-1)}/plan`, { waitUntil: "networkidle0" });
-  await page.emulateMediaType("print");
-  await page.setViewport({ width: 794, height: 1123 });
-  await shoot(page, "reteach-plan-print");
-  await page.emulateMediaType("screen");
-  await page.setViewport({ width: 1280, height: 800 });
-  await visit("/regroup/board?skill=equivalent-ratios", "group-board");
+  await page.goto(`${base}/desk/6-alder-language/plan/students`, { waitUntil: "networkidle0" });
+  await shoot(page, "plan-students");
   await visit("/evidence?skill=equivalent-ratios", "mastery-map");
   await click(page, "aside button ::-p-text(Pull)");
   await click(page, "[data-cell='1.5']");
@@ -141,6 +136,7 @@ async function studentAtPractice(): Promise<{ page: Page; href: string }> {
 
 async function studentShots(): Promise<void> {
   const { page, href } = await studentAtPractice();
+  await shoot(page, "student-river");
   await page.goto(`${base}${href}`, { waitUntil: "networkidle0" });
   for (let n = 0; n < 12; n++) {
     const shown = await page.waitForSelector("form[data-presentation]");

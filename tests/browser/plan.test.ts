@@ -8,6 +8,7 @@ import { hashSecret } from "@/server/access/secrets";
 import { type TestApp, testApp } from "../support/app";
 import { axeFindings } from "../support/axe";
 import { choose, click, fill, openBrowser, openPage, signInTeacher } from "../support/browser";
+import { showsSlots } from "../support/planPage";
 import { makeClass, PASSWORD } from "../support/school";
 
 let app: TestApp;
@@ -33,15 +34,7 @@ const wait = (words: string) => page.waitForFunction((text) => document.body.inn
 const slots = () =>
   page.$$eval("ol[aria-label=Slots] > li button[aria-pressed]", (all) => all.map((one) => one.textContent ?? ""));
 /** Until the slots stand so. */
-const shows = (wanted: readonly string[]) =>
-  page.waitForFunction(
-    (list) =>
-      [...document.querySelectorAll("ol[aria-label=Slots] > li button[aria-pressed]")]
-        .map((one) => one.textContent)
-        .join("|") === list.join("|"),
-    {},
-    wanted,
-  );
+const shows = (wanted: readonly string[]) => showsSlots(page, wanted);
 const [RATIOS, RATES, TIMES, TRIP] = ["Ratios", "Rates and percents", "Times as many", "Trip to the weir"];
 
 async function putIn(kind: string, thing: string, where: string): Promise<void> {

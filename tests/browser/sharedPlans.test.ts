@@ -5,6 +5,7 @@ import { hashSecret } from "@/server/access/secrets";
 import { type TestApp, testApp } from "../support/app";
 import { axeFindings } from "../support/axe";
 import { choose, click, fill, openBrowser, openPage, signInTeacher } from "../support/browser";
+import { showsSlots } from "../support/planPage";
 import { makeClass, PASSWORD } from "../support/school";
 
 let app: TestApp;
@@ -30,15 +31,6 @@ afterAll(async () => {
 
 const wait = (page: Page, words: string) =>
   page.waitForFunction((text) => document.body.innerText.includes(text), {}, words);
-const shows = (page: Page, wanted: readonly string[]) =>
-  page.waitForFunction(
-    (list) =>
-      [...document.querySelectorAll("ol[aria-label=Slots] > li button[aria-pressed]")]
-        .map((one) => one.textContent)
-        .join("|") === list.join("|"),
-    {},
-    wanted,
-  );
 const visit = (page: Page, path: string) => page.goto(`${app.base}/desk/${path}`, { waitUntil: "networkidle0" });
 const [RATIOS, RATES] = ["Ratios", "Rates and percents"];
 
@@ -51,7 +43,7 @@ it("a coordinator's plan is copied and changed by a teacher, who takes a later c
   await choose(cora, "form label:nth-of-type(3) select", "school");
   await click(cora, "form button[type=submit]");
   await wait(cora, "Who changed what");
-  await shows(cora, [RATIOS, RATES]);
+  await showsSlots(cora, [RATIOS, RATES]);
   const schoolPlan = cora.url();
 
   // Ana's copy, with a slot moved by keys and a line put in.
@@ -64,7 +56,7 @@ it("a coordinator's plan is copied and changed by a teacher, who takes a later c
   await wait(ana, "Who may use it");
   await ana.focus(`button[data-slot="${RATES}"]`);
   await ana.keyboard.press("ArrowUp");
-  await shows(ana, [RATES, RATIOS]);
+  await showsSlots(ana, [RATES, RATIOS]);
   const copy = ana.url();
 
   // Later changes of the original.
@@ -80,7 +72,7 @@ it("a coordinator's plan is copied and changed by a teacher, who takes a later c
   await choose(cora, "[role=dialog] select[aria-label=Test]", test);
   await choose(cora, "[role=dialog] select[aria-label=Where]", "1");
   await click(cora, "[role=dialog] button ::-p-text(Put it in)");
-  await shows(cora, [RATIOS, "End of Ratios", RATES]);
+  await showsSlots(cora, [RATIOS, "End of Ratios", RATES]);
 
   await ana.bringToFront();
   await ana.goto(copy, { waitUntil: "networkidle0" });
@@ -89,7 +81,7 @@ it("a coordinator's plan is copied and changed by a teacher, who takes a later c
   await click(ana, `button[aria-label="Leave as it is here: ${RATIOS}"]`);
   await ana.waitForFunction(() => !document.body.innerText.includes("21 lessons there"));
   await click(ana, "button[aria-label='Take over: End of Ratios']");
-  await shows(ana, [RATES, RATIOS, "End of Ratios"]);
+  await showsSlots(ana, [RATES, RATIOS, "End of Ratios"]);
   await ana.waitForFunction(() => !document.body.innerText.includes("which changed since"));
 
   // The class is given the school's plan, and knows its later changes too.
@@ -98,20 +90,20 @@ it("a coordinator's plan is copied and changed by a teacher, who takes a later c
   const id = schoolPlan.split("/").at(-1) ?? "";
   await choose(ana, "[role=dialog] select[aria-label=Plan]", id);
   await click(ana, "[role=dialog] button ::-p-text(Make it the plan)");
-  await shows(ana, [RATIOS, "End of Ratios", RATES]);
+  await showsSlots(ana, [RATIOS, "End of Ratios", RATES]);
   await click(ana, "ol[aria-label=Slots] button ::-p-text(End of Ratios)");
   await ana.waitForSelector("aside a ::-p-text(Give the test)");
   await cora.bringToFront();
   await click(cora, `button[aria-label="${RATES}: more"]`);
   await click(cora, "[role=menuitem] ::-p-text(Take it out)");
-  await shows(cora, [RATIOS, "End of Ratios"]);
+  await showsSlots(cora, [RATIOS, "End of Ratios"]);
   await ana.bringToFront();
   await visit(ana, "6-hazel/plan");
   await wait(ana, "taken out there.");
   await click(ana, `button[aria-label="Take over: ${RATES}"]`);
-  await shows(ana, [RATIOS, "End of Ratios"]);
+  await showsSlots(ana, [RATIOS, "End of Ratios"]);
   await click(ana, "[data-sonner-toast] button ::-p-text(Undo)");
-  await shows(ana, [RATIOS, "End of Ratios", RATES]);
+  await showsSlots(ana, [RATIOS, "End of Ratios", RATES]);
 
   // A day of its own, set by hand.
   await click(ana, `ol[aria-label=Slots] button ::-p-text(${RATES})`);

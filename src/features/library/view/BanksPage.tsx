@@ -6,6 +6,7 @@ import { v7 } from "uuid";
 import { sayDone, sayProblem } from "@/client/notices";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
+import { PutAway } from "@/ui/layout/PutAway";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { LEVEL_WORDS } from "@/words/staff/bankWords";
@@ -101,28 +102,14 @@ export function BanksPage({ view, base }: { readonly view: BanksView; readonly b
           Make the bank
         </Button>
       </form>
-      {view.putAway.length > 0 ? (
-        <section className="mt-6 text-[15px]">
-          <h2 className="mb-1 font-serif text-[18px] font-medium">Put away</h2>
-          <ul>
-            {view.putAway.map(({ id, name: called }) => (
-              <li key={id} className="flex items-center gap-3">
-                {called}
-                <Button
-                  look="quiet"
-                  onClick={async () => {
-                    const done = await bringBankBackAction({ bankId: id });
-                    if (done.ok) sayDone(`Brought “${called}” back.`, () => undoAction(done.data.changeId));
-                    else sayProblem(done.message);
-                  }}
-                >
-                  Bring back
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </section>
-      ) : null}
+      <PutAway
+        things={view.putAway}
+        bringBack={async ({ id, name: called }) => {
+          const done = await bringBankBackAction({ bankId: id });
+          if (done.ok) sayDone(`Brought “${called}” back.`, () => undoAction(done.data.changeId));
+          else sayProblem(done.message);
+        }}
+      />
     </div>
   );
 }

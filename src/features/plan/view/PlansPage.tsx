@@ -6,6 +6,7 @@ import { v7 } from "uuid";
 import { useRun } from "@/client/useRun";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
+import { PutAway } from "@/ui/layout/PutAway";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FIELD, Field, Problem } from "@/ui/primitives/Field";
 import { bringPlanBackAction, makePlanAction } from "../actions";
@@ -64,25 +65,10 @@ export function PlansPage({ view, base }: { readonly view: PlansView; readonly b
               </tbody>
             </table>
           )}
-          {view.putAway.length > 0 ? (
-            <section className="mt-6">
-              <h2 className="mb-1 font-serif text-[18px] font-medium">Put away</h2>
-              <ul>
-                {view.putAway.map(({ id, name }) => (
-                  <li key={id} className="flex items-center gap-3">
-                    {name}
-                    <Button
-                      look="quiet"
-                      aria-label={`Bring back ${name}`}
-                      onClick={() => run(() => bringPlanBackAction({ planId: id }), `Brought “${name}” back.`)}
-                    >
-                      Bring back
-                    </Button>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          ) : null}
+          <PutAway
+            things={view.putAway}
+            bringBack={({ id, name }) => run(() => bringPlanBackAction({ planId: id }), `Brought “${name}” back.`)}
+          />
         </div>
         <MakePlan view={view} base={base} />
       </div>

@@ -1,6 +1,5 @@
 import type { Metadata } from "next";
-import { notesFor } from "@/features/library/reads/notes";
-import { unitPage } from "@/features/library/reads/units";
+import { unitWithNotes } from "@/features/library/reads/unitWithNotes";
 import { StudyPageView } from "@/features/library/view/StudyPageView";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
@@ -11,10 +10,7 @@ export const metadata: Metadata = { title: "Study page" };
 export default async function Page({ params }: { params: Promise<{ classes: string; unitId: string }> }) {
   const { classes: key, unitId } = await params;
   await ownClasses(key);
-  const found = await attempt(async (context) => ({
-    unit: await unitPage(context, unitId),
-    notes: await notesFor(context, "unit", unitId),
-  }));
+  const found = await attempt((context) => unitWithNotes(context, unitId));
   return found.ok ? (
     <StudyPageView {...found.data} base={`/desk/${key}`} />
   ) : (
