@@ -1,3 +1,4 @@
+import { classesById } from "@/db/queries/people";
 import { slotsOfPlan } from "@/db/queries/plan";
 import { changeSharedPlan } from "@/features/plan/writes/changeSharedPlan";
 import { setNetworks } from "@/features/plan/writes/setNetworks";
@@ -9,7 +10,8 @@ import { type Simulation, staffContext } from "./simulation";
 const PRIVATE_NETWORKS = ["127.0.0.0/8", "::1", "10.0.0.0/8", "172.16.0.0/12", "192.168.0.0/16"];
 
 /**
- * The school's plan of the year in grade 6 and Noor's copy of it, with a change made since; and a plan that runs by itself, in 6 Alder's language class.
+ * The school's plan of the year in grade 6 and Noor's copy of it, with a change made since; and two plans that run by
+ * themselves: mathematics in 6 Rowan with the class's dates, language in 6 Alder at each student's own pace.
  */
 export async function fillPlans(simulation: Simulation, languageId: string): Promise<void> {
   const { runtime } = simulation;
@@ -34,5 +36,9 @@ export async function fillPlans(simulation: Simulation, languageId: string): Pro
     slotId: third?.id,
     values: { whereAt: "school" },
   });
+  const rowan = (await classesById(runtime.db.read, noor.actor.classIds)).find(
+    ({ name: called }) => called === "6 Rowan",
+  );
+  await setRunning(noor, { classId: rowan?.id, runs: true, pace: "class" });
   await setRunning(await staffContext(simulation, "teo"), { classId: languageId, runs: true, pace: "own" });
 }

@@ -79,7 +79,7 @@ async function teacherShots(): Promise<void> {
   const groups = await page.$$eval("table a", (links) => links.map((link) => link.getAttribute("href") ?? ""));
   await page.goto(`${base}${groups.at(-1)}`, { waitUntil: "networkidle0" });
   await shoot(page, "before-and-after");
-  await page.goto(`${base}/desk/6-alder-language/plan/students`, { waitUntil: "networkidle0" });
+  await page.goto(`${base}/desk/6-rowan/plan/students`, { waitUntil: "networkidle0" });
   await shoot(page, "plan-students");
   await visit("/evidence?skill=equivalent-ratios", "mastery-map");
   await click(page, "aside button ::-p-text(Pull)");

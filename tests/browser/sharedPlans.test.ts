@@ -107,6 +107,7 @@ it("a coordinator's plan is copied and changed by a teacher, who takes a later c
 
   // A day of its own, set by hand.
   await click(ana, `ol[aria-label=Slots] button ::-p-text(${RATES})`);
+  await click(ana, "aside summary ::-p-text(Days of its own)");
   await ana.$eval(
     "aside input[type=date]",
     (input, day) => {

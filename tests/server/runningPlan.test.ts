@@ -67,6 +67,16 @@ describe("a plan that runs by itself", () => {
     expect(await setRunning(ana, { classId, runs: false, pace: "own" })).toEqual({ changeId: null });
   });
 
+  it("can't be taken back once students have worked: it is switched off", async () => {
+    const { changeId } = await run();
+    await take(kim);
+    await expect(undoChange(ana, changeId ?? "")).resolves.toBeTruthy();
+    // The plan itself, whose work was begun, stays.
+    const history = await school.db.read.query.changes.findMany();
+    const chosen = history.find(({ kind }) => kind === "plan-chosen");
+    await expect(undoChange(ana, chosen?.id ?? "")).rejects.toThrow("students have worked since");
+  });
+
   it("is not for somebody of another class", async () => {
     await run();
     const { studentIds } = await makeClass(school, 1, "6 Birch");

@@ -49,6 +49,7 @@ const EVIDENCE: readonly string[] = [
   "uncounted_answers",
   "lesson_visits",
   "ratings",
+  "plan_works",
   "skill_states",
   "skill_days",
   "misconception_signs",

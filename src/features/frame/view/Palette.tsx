@@ -51,6 +51,9 @@ export function Palette(props: {
     { name: "Write an item", href: `${base}/library/items/new` },
     { name: "Standards", href: `${base}/library/standards` },
     { name: "Banks of items", href: `${base}/library/banks` },
+    { name: "Plans of colleagues and the school", href: `${base}/plan/plans` },
+    { name: "Students in the plan", href: `${base}/plan/students` },
+    { name: "School calendar", href: `${base}/plan/calendar` },
     { name: "History and undo", href: `${base}/history` },
   ];
   return (

@@ -93,6 +93,9 @@ export function PutIn({
             </select>
           </label>
         )}
+        {kind === "test" && things.length === 0 ? (
+          <p className="text-mute">No unit is planned of which there could be a test. Put a unit in first.</p>
+        ) : null}
         {kind === "unit" || kind === "skill" ? (
           <label className="flex items-center gap-2">
             <input

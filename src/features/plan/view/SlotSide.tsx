@@ -26,7 +26,6 @@ export function SlotSide({
         {slot.days && !slot.skipped ? `${slot.days.from} to ${slot.days.to}, ` : ""}
         {slot.lessons} {slot.lessons === 1 ? "lesson" : "lessons"}
       </p>
-      {isDated && change && !slot.skipped ? <OwnDays slot={slot} change={change} /> : null}
       {slot.unitId ? (
         <ul className="mb-4">
           <Line href={`${base}/library/units/${slot.unitId}`}>Overview, and the tests to give</Line>
@@ -64,6 +63,12 @@ export function SlotSide({
       {slot.skills.length === 0 && slot.unitId === null ? (
         <p className="text-mute">A line of text: it takes its lessons and holds nothing to work on.</p>
       ) : null}
+      {isDated && change && !slot.skipped ? (
+        <details className="border-hair mt-3 border-t pt-2" open={slot.ownDay !== null}>
+          <summary className="cursor-pointer">Days of its own</summary>
+          <OwnDays slot={slot} change={change} />
+        </details>
+      ) : null}
     </aside>
   );
 }
@@ -80,7 +85,7 @@ function OwnDays({ slot, change }: { readonly slot: PlanSlotView; readonly chang
     change(slot, { what: "change", values }, `“${slot.title}” ${said}`);
   };
   return (
-    <form className="mb-4 flex flex-wrap items-end gap-2" onSubmit={submit}>
+    <form className="mt-2 flex flex-wrap items-end gap-2" onSubmit={submit}>
       <Field
         label="Begins not before"
         type="date"
