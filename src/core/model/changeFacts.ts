@@ -2,7 +2,7 @@ import type { BankLevel, BankRole } from "./bankLevel";
 import type { ChangeArea } from "./changeArea";
 import type { DecimalMark } from "./decimalMark";
 import type { Noted } from "./noted";
-import type { PlanLevel, PlanPace, PlanStartFrom } from "./planPlace";
+import { AREA_OF_PLANS, type PlanFacts } from "./planFacts";
 
 /** Who was moved: one person by id, or only how many. */
 interface Moved {
@@ -20,7 +20,7 @@ interface OfPerson {
  * What the history says of a change, by its kind: facts, which are worded for whoever reads them. People are ids, so that no
  * name outlives an erasure; titles and names of things are as they were on the day. Days are school days.
  */
-export interface ChangeFacts {
+export interface ChangeFacts extends PlanFacts {
   "roster-imported": {
     readonly file: string;
     readonly into: string | null;
@@ -128,40 +128,6 @@ export interface ChangeFacts {
     readonly gone: number;
   };
   "framework-followed": { readonly title: string };
-  "plan-chosen": { readonly subject: string; readonly grade: number; readonly classes: number };
-  /** A plan of a person or a school, given to classes. */
-  "plan-given": { readonly name: string; readonly classes: number };
-  "plan-changed": {
-    readonly what: "move" | "insert" | "remove" | "change";
-    readonly slot: string;
-    readonly classes: number;
-  };
-  /** Of a plan that is no class's own. */
-  "plan-made": { readonly name: string };
-  "plan-renamed": { readonly name: string };
-  "plan-put-away": { readonly name: string };
-  "plan-brought-back": { readonly name: string };
-  "plan-opened": {
-    readonly name: string;
-    readonly personId: string | null;
-    readonly school: string | null;
-    readonly level: PlanLevel;
-  };
-  "plan-closed": { readonly name: string; readonly personId: string | null; readonly school: string | null };
-  "shared-plan-changed": {
-    readonly name: string;
-    readonly what: "move" | "insert" | "remove" | "change";
-    readonly slot: string;
-  };
-  /** Later changes of the plan that another was copied from: taken over, and turned down. */
-  "plan-taken-over": { readonly name: string; readonly taken: number; readonly left: number };
-  "class-plan-taken-over": { readonly name: string; readonly taken: number; readonly left: number };
-  "plan-run-set": { readonly runs: boolean; readonly pace: PlanPace };
-  "plan-starts-set": { readonly students: number; readonly from: PlanStartFrom; readonly slot: string | null };
-  /** How many ranges of addresses tell that a student is at school. */
-  "networks-changed": { readonly networks: number };
-  /** School days taken out or given back, and how many classes had their dates moved. */
-  "calendar-changed": { readonly added: number; readonly removed: number; readonly classes: number };
   "note-kept": { readonly about: Noted; readonly shared: boolean };
   "item-rescored": { readonly itemId: string; readonly version: number };
   /** What was taken back. */
@@ -237,22 +203,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "passage-brought-back": "library",
   "framework-imported": "library",
   "framework-followed": "library",
-  "plan-chosen": "plan",
-  "plan-given": "plan",
-  "plan-changed": "plan",
-  "plan-made": "library",
-  "plan-renamed": "library",
-  "plan-put-away": "library",
-  "plan-brought-back": "library",
-  "plan-opened": "library",
-  "plan-closed": "library",
-  "shared-plan-changed": "library",
-  "plan-taken-over": "library",
-  "class-plan-taken-over": "plan",
-  "plan-run-set": "plan",
-  "plan-starts-set": "plan",
-  "networks-changed": "plan",
-  "calendar-changed": "plan",
+  ...AREA_OF_PLANS,
   "note-kept": "library",
   "item-rescored": "scores",
 };

@@ -13,6 +13,7 @@ interface CopiedSlot<Content> {
  * @param withContent the same slot with other content
  * @param made a slot of its own for one that is new in the original
  * @returns the slots, and originals that are known from now on though no slot holds them
+ * @example takeOver([{ id: "x", originId: "o", originWas: 1 }], [{ change: { what: "gone", slotId: "x", originId: "o", clash: false }, taken: true }], (slot) => slot, (originId) => ({ id: "new", originId, originWas: 1 })).slots // []
  */
 export function takeOver<Content, Slot extends CopiedSlot<Content>>(
   slots: readonly Slot[],
