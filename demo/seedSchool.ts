@@ -2,12 +2,11 @@ import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { isSchoolDay } from "@/core/calendar/isSchoolDay";
 import { mondayOf } from "@/core/calendar/mondayOf";
-import { spreadPlan } from "@/core/calendar/spreadPlan";
 import { NO_SUPPORTS } from "@/core/model/supports";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { setSecret } from "@/db/queries/credentials";
 import { studentsOfClasses } from "@/db/queries/people";
-import { replacePlan } from "@/db/queries/plan";
+import { applyRowChanges } from "@/db/queries/rowChanges";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { classSettings } from "@/features/roster/reads/classSettings";
 import { importState } from "@/features/roster/reads/importView";
@@ -18,6 +17,9 @@ import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { setSupports } from "@/features/roster/writes/supports";
 import { hashSecret } from "@/server/access/secrets";
 import { openClasses } from "@/server/access/subjects";
+import { classPlanOf } from "@/server/plan/classPlan";
+import { newSlot } from "@/server/plan/classSlot";
+import { rowsOfPlan } from "@/server/plan/rowsOfPlan";
 import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
@@ -34,8 +36,8 @@ import { wholeSchoolPackage } from "./wholeSchool";
 
 /** Weeks of practice behind the demo's today. */
 const WEEKS = 10;
-/** School days that Noor gives to each skill of the strand. */
-const DAYS_PER_SKILL = 6;
+/** Lessons that Noor gives to each skill of the strand. */
+const LESSONS_A_SKILL = 6;
 const DEMO_PASSWORD = "the river comes round";
 
 const DEMO_STAFF = [
@@ -181,15 +183,14 @@ async function importClass(
 }
 
 /** What Noor teaches this autumn: ratios, from what stands under them to what they lead to. */
-async function planTheStrand({ runtime, school }: Simulation, classId: string, from: SchoolDay): Promise<void> {
-  const spans = spreadPlan(RATIO_STRAND, from, DAYS_PER_SKILL, school.calendar);
-  await runtime.db.write((tx) =>
-    replacePlan(
-      tx,
-      classId,
-      spans.map((span, place) => ({ ...span, id: runtime.newId(), classId, place })),
-    ),
-  );
+async function planTheStrand({ runtime }: Simulation, classId: string, firstDay: SchoolDay): Promise<void> {
+  await runtime.db.write(async (tx) => {
+    const plan = await classPlanOf(tx, runtime, classId);
+    const slots = RATIO_STRAND.map((skillId) =>
+      newSlot({ id: runtime.newId(), kind: "skills", skillIds: [skillId], lessons: LESSONS_A_SKILL }),
+    );
+    await applyRowChanges(tx, rowsOfPlan(runtime, plan, { ...plan, firstDay, slots }));
+  });
 }
 
 async function applyWhenRead(context: Context, draftId: string): Promise<void> {

@@ -8,7 +8,7 @@ import { choosePlan } from "@/features/plan/writes/choosePlan";
 import { undoChange } from "@/server/history/undoChange";
 import { classPlanOf } from "@/server/plan/classPlan";
 import type { Context } from "@/server/runtime/context";
-import { makeClass, type TestSchool, testSchool } from "../support/school";
+import { makeClass, onlyDaysOfSkills, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;
 let cora: Context;
@@ -20,7 +20,8 @@ beforeEach(async () => {
   ({ classId: untouchedId } = await makeClass(school, 1, "6 Birch"));
   const ana = await school.teacher();
   const input = { subjectId: "mathematics", grade: 6, firstDay: "2026-11-30", weekdays: [1, 2, 3, 4, 5] };
-  await choosePlan(ana, { classIds: [classId], ...input });
+  await choosePlan(ana, { classIds: [classId, untouchedId], ...input });
+  await onlyDaysOfSkills(school, untouchedId);
   cora = await school.teacher("cora");
 });
 afterEach(() => school.close());
@@ -35,7 +36,7 @@ it("days off move the dates of every plan, and one undo takes all of it back", a
   const done = await changeCalendar(cora, { add: [week] });
   expect(done).toMatchObject({ added: 5, already: 0, classes: 2 });
   expect(await spans()).toEqual(["2027-01-01", "2027-01-29"]);
-  // A class whose plan nobody had touched moves too.
+  // A class that has but the days of its skills moves too.
   expect(await planOf(school.db.read, untouchedId)).not.toEqual(before[1]);
   expect(await changeCalendar(cora, { add: [week] })).toMatchObject({ changeId: null, already: 5 });
   const { terms, ranges } = await calendarView(cora);

@@ -8,7 +8,16 @@ import { choosePlan } from "@/features/plan/writes/choosePlan";
 import { undoChange } from "@/server/history/undoChange";
 import { classPlanOf } from "@/server/plan/classPlan";
 import type { Context } from "@/server/runtime/context";
-import { give, givePractice, makeClass, open, type TestSchool, TODAY, testSchool } from "../support/school";
+import {
+  give,
+  givePractice,
+  makeClass,
+  onlyDaysOfSkills,
+  open,
+  type TestSchool,
+  TODAY,
+  testSchool,
+} from "../support/school";
 
 let school: TestSchool;
 let ana: Context;
@@ -36,9 +45,15 @@ const change = (over: object) => changePlan(ana, { classIds: [classId], ...over 
 const slotId = async (place: number, id = classId) => (await planNow(id)).slots[place]?.id ?? "";
 
 describe("the plan of a class", () => {
-  it("that was never worked on is a slot for each skill, on its days", async () => {
-    const plan = await planNow();
+  it("begins as the units of its grade, from the term's first day on", async () => {
+    expect(await names()).toEqual(["how-amounts-go-together", "for-each-and-of-each-hundred"]);
+    expect((await spans())[0]).toBe("2026-09-14 2026-10-09");
+  });
+
+  it("that has but the days of its skills is a slot for each, on its days", async () => {
     const entries = await planOf(school.db.read, classId);
+    await onlyDaysOfSkills(school, classId);
+    const plan = await planNow();
     expect(entries.length).toBeGreaterThan(3);
     expect(plan.row).toBe(null);
     expect(plan.dates.map(({ dates }) => [dates?.fromDay, dates?.targetDay])).toEqual(
@@ -65,7 +80,7 @@ describe("the plan of a class", () => {
     expect(entries[0]).toMatchObject({ fromDay: FIRST, targetDay: "2026-12-07" });
     await undoChange(ana, changeId);
     expect(await planOf(school.db.read, classId)).toEqual(before);
-    expect((await planNow(sisterId)).row).toBe(null);
+    expect((await spans(sisterId))[0]).toBe("2026-09-14 2026-10-09");
   });
 
   it("moves its dates with each change, in the sister class too where that has the slot, and says where not", async () => {

@@ -44,7 +44,7 @@ describe("importing a roster", () => {
   it("makes a class with a plan and undoes it whole", async () => {
     const { classId, changeId, studentIds } = await makeClass(school, 26);
     expect(studentIds).toHaveLength(26);
-    expect(await planOf(school.db.read, classId)).toHaveLength(12);
+    expect(await planOf(school.db.read, classId)).toHaveLength(6);
     await undoChange(await school.teacher(), changeId);
     expect(await students(classId)).toEqual([]);
     expect((await school.teacher()).actor.classIds).toEqual([]);

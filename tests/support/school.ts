@@ -1,7 +1,7 @@
 import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { sql } from "drizzle-orm";
+import { eq, inArray, sql } from "drizzle-orm";
 import { rightResponse } from "@/core/items/telling";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { type Database, openDatabase } from "@/db/connection";
@@ -9,6 +9,7 @@ import { setSecret } from "@/db/queries/credentials";
 import { personById, studentsOfClasses } from "@/db/queries/people";
 import { insertSchool } from "@/db/queries/school";
 import { itemsOfSitting } from "@/db/queries/sittings";
+import { planSlots, plans } from "@/db/schema/plan";
 import type { SittingChange } from "@/features/delivery/types";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
@@ -233,3 +234,12 @@ export async function give(
 
 export const open = (school: TestSchool, studentId: string, assignmentId: string): Promise<Sitting> =>
   openSitting(school.student(studentId), assignmentId);
+
+/** Leaves a class nothing of its plan but the days of its skills, as a school of before has them. */
+export async function onlyDaysOfSkills(school: TestSchool, classId: string): Promise<void> {
+  await school.db.write(async (tx) => {
+    const own = tx.select({ id: plans.id }).from(plans).where(eq(plans.classId, classId));
+    await tx.delete(planSlots).where(inArray(planSlots.planId, own));
+    await tx.delete(plans).where(eq(plans.classId, classId));
+  });
+}

@@ -1,6 +1,12 @@
 import type { SchoolDay } from "../calendar/dayNumber";
-import type { PlanSpan } from "../calendar/spreadPlan";
 import { type LessonCalendar, lessonDayAfter, lessonsBetween } from "./lessonDays";
+
+/** The days on which a planned skill is taught, both included. */
+export interface PlanSpan {
+  readonly skillId: string;
+  readonly fromDay: SchoolDay;
+  readonly targetDay: SchoolDay;
+}
 
 /**
  * The days of each skill of a slot: its lessons are shared out in order, as evenly as whole lessons allow, the first skill getting its full share. With fewer

@@ -8,6 +8,11 @@ import type { ClassPlan } from "./classPlan";
 import { taughtIn } from "./classSlot";
 import { slotRows } from "./slotRows";
 
+/** A class's plan before, as far as its rows hang on it. */
+export type PlanBefore = Pick<ClassPlan, "row" | "slotRows" | "entries" | "subjectId"> & {
+  readonly class: Pick<ClassPlan["class"], "id" | "schoolId" | "grade" | "name">;
+};
+
 /** What a class's plan may become. */
 export type NextPlan = Pick<ClassPlan, "firstDay" | "calendar" | "runById" | "pace" | "slots"> & {
   /** The plan that it was copied from, with the slots of it that are known here; left as it is unless stated. */
@@ -21,7 +26,7 @@ export type NextPlan = Pick<ClassPlan, "firstDay" | "calendar" | "runById" | "pa
  */
 export function rowsOfPlan(
   runtime: Runtime,
-  plan: ClassPlan,
+  plan: PlanBefore,
   next: NextPlan,
   movedId: string | null = null,
 ): RowChange[] {
@@ -33,7 +38,7 @@ export function rowsOfPlan(
   ];
 }
 
-function planRow(runtime: Runtime, plan: ClassPlan, next: NextPlan, planId: string): RowChange[] {
+function planRow(runtime: Runtime, plan: PlanBefore, next: NextPlan, planId: string): RowChange[] {
   const values = {
     firstDay: next.firstDay,
     weekdays: next.calendar.weekdays,
@@ -68,7 +73,7 @@ const taughtAt = ({ slots }: NextPlan, place: number): readonly string[] => {
 };
 
 /** A skill that comes twice has the days of its first slot. */
-function entryRows(runtime: Runtime, plan: ClassPlan, next: NextPlan): RowChange[] {
+function entryRows(runtime: Runtime, plan: PlanBefore, next: NextPlan): RowChange[] {
   const spans = new Map<string, { fromDay: string; targetDay: string }>();
   for (const [place, { dates }] of datesOfSlots(next.slots, next.firstDay, next.calendar).entries())
     if (dates)

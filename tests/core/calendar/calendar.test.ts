@@ -9,7 +9,6 @@ import { isDay } from "@/core/calendar/isDay";
 import { mondayOf } from "@/core/calendar/mondayOf";
 import { planPosition } from "@/core/calendar/planPosition";
 import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
-import { spreadPlan } from "@/core/calendar/spreadPlan";
 import { termAround, termOn } from "@/core/calendar/termOn";
 import { dayWords } from "@/words/staff/dayWords";
 
@@ -64,14 +63,6 @@ describe("school calendar", () => {
   it("adds taught days, beginning on one", () => {
     expect(addSchoolDays("2026-10-23", 1, calendar)).toBe("2026-10-28");
     expect(addSchoolDays("2026-10-24", 0, calendar)).toBe("2026-10-28");
-  });
-
-  it("spreads a plan without gaps or overlaps", () => {
-    const plan = spreadPlan(["a", "b"], "2026-10-19", 6, calendar);
-    expect(plan).toEqual([
-      { skillId: "a", fromDay: "2026-10-19", targetDay: "2026-10-28" },
-      { skillId: "b", fromDay: "2026-10-29", targetDay: "2026-11-05" },
-    ]);
   });
 });
 

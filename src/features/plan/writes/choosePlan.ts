@@ -10,10 +10,11 @@ import type { RowChange } from "@/db/schema/history";
 import { demandPlan } from "@/server/access/planSubject";
 import { demandClasses } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
-import { type Library, type LibraryUnit, libraryOf } from "@/server/library/library";
+import { type Library, libraryOf } from "@/server/library/library";
 import { type ClassPlan, classPlanOf } from "@/server/plan/classPlan";
-import { type ClassSlot, contentFor, copiedSlot, newSlot } from "@/server/plan/classSlot";
+import { type ClassSlot, contentFor, copiedSlot } from "@/server/plan/classSlot";
 import { rowsOfPlan } from "@/server/plan/rowsOfPlan";
+import { slotOfUnit } from "@/server/plan/slotOfUnit";
 import { slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -153,7 +154,3 @@ const goneFrom = (slots: readonly ClassSlot[], library: Library): string[] =>
   slots
     .filter(({ skillIds }) => skillIds.length > 0 && skillIds.every((id) => library.skillIfKnown(id) === null))
     .map((slot) => slotTitle(slot, library));
-
-/** A unit as a slot: its weeks have so many lessons each. */
-export const slotOfUnit = (slotId: string, { id, weeks, skillIds }: LibraryUnit, lessonsAWeek: number): ClassSlot =>
-  newSlot({ id: slotId, kind: "unit", unitId: id, skillIds: [...skillIds], lessons: weeks * lessonsAWeek });

@@ -14,11 +14,11 @@ import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import { classPlanOf } from "@/server/plan/classPlan";
 import { type ClassSlot, contentOf, copiedSlot, newSlot } from "@/server/plan/classSlot";
+import { slotOfUnit } from "@/server/plan/slotOfUnit";
 import { slotRows } from "@/server/plan/slotRows";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { uuid, validated } from "@/server/runtime/validated";
-import { slotOfUnit } from "./choosePlan";
 
 const planName = () =>
   string()

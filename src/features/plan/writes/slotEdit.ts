@@ -7,10 +7,10 @@ import { UNIT_MOMENTS, type UnitMoment } from "@/core/model/unit";
 import type { SlotEdit } from "@/core/plan/editSlots";
 import type { Library } from "@/server/library/library";
 import { type ClassSlot, newSlot } from "@/server/plan/classSlot";
+import { slotOfUnit } from "@/server/plan/slotOfUnit";
 import { Refusal } from "@/server/runtime/refusal";
 import { isRecord, uuid } from "@/server/runtime/validated";
 import { checkTitle } from "@/words/staff/unitWords";
-import { slotOfUnit } from "./choosePlan";
 
 const MOST_LESSONS = 200;
 const MOST_SLOTS = 120;

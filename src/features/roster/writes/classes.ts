@@ -79,7 +79,7 @@ export async function makeClass(context: Context, raw: unknown): Promise<{ class
       ...input.studentIds.map((personId) =>
         added("enrollments", { id: runtime.newId(), classId, personId, fromDay: today }),
       ),
-      ...plan({ id: classId, subject, grade: input.grade }),
+      ...plan({ id: classId, schoolId: school.id, name: input.name, subject, grade: input.grade }),
     ];
     return {
       classId,

@@ -45,7 +45,14 @@ export const classes: RosterTable<ClassRow> = {
     return { id, ...own, schoolId, termId, code: applying.newCode(), archivedAt: null, untilDay: null };
   },
   withNew: (row, { entry, applying }) =>
-    applying.withClass({ id: row.id, subject: String(row.subject), grade: Number(row.grade), extra: entry.values }),
+    applying.withClass({
+      id: row.id,
+      schoolId: String(row.schoolId),
+      name: String(row.name),
+      subject: String(row.subject),
+      grade: Number(row.grade),
+      extra: entry.values,
+    }),
   ...archive,
 };
 
