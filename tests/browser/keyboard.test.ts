@@ -42,14 +42,14 @@ it("goes round the stations, the map and the pull list without a mouse", async (
   expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.cell)).toBe("1.2");
   await wait("Pull list, 1");
   await page.keyboard.press("Enter");
-  await wait("Fractions of amounts");
+  await wait("Ratio tables");
   await page.keyboard.press("p");
   await page.waitForFunction(() => !document.body.innerText.includes("Pull list,"));
   await page.keyboard.press("s");
   await wait("Worth doing first");
   await page.keyboard.press("Escape");
   await page.waitForFunction(() => !document.querySelector("[role=dialog]"));
-  expect(await page.evaluate(() => new URL(location.href).searchParams.get("cell"))).toMatch(/fractions-of-amounts$/);
+  expect(await page.evaluate(() => new URL(location.href).searchParams.get("cell"))).toMatch(/ratio-tables$/);
 });
 
 it("finds a student through the palette and opens the sheet", async () => {

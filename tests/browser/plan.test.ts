@@ -61,6 +61,7 @@ it("a year is chosen for two classes, slots are moved by keys, by menu and by ha
   await page.waitForSelector("[role=dialog] ::-p-text(A plan for 6 Hazel and 6 Birch)");
   await choose(page, "[role=dialog] select[aria-label=Plan]", "6");
   await click(page, "[role=dialog] button ::-p-text(Make it the plan)");
+  await wait("Planned the year of grade 6 for 6 Hazel and 6 Birch.");
   await shows([RATIOS, RATES]);
   await putIn("a skill", TIMES, "0");
   // What is put in goes into the sister class as well.
@@ -100,6 +101,18 @@ it("a year is chosen for two classes, slots are moved by keys, by menu and by ha
     (old) => !document.querySelector("ol[aria-label=Slots] > li:last-child")?.textContent?.includes(old),
     {},
     before[3] ?? "",
+  );
+
+  // Pulled by its end in the band of the year, it lasts longer.
+  const end = await (await page.$(`span[data-end="${TIMES}"]`))?.boundingBox();
+  if (!end) throw new Error("The band of the year is not there.");
+  await page.mouse.move(end.x + 4, end.y + 18);
+  await page.mouse.down();
+  await page.mouse.move(end.x + 120, end.y + 18, { steps: 8 });
+  await page.mouse.up();
+  await wait("“Times as many” lasts until");
+  await page.waitForFunction(() =>
+    /([1-9]\d|[7-9]) lessons/.test(document.querySelector("ol[aria-label=Slots] > li:nth-child(2)")?.textContent ?? ""),
   );
 
   // The sister class has the same, minus what is taken out there alone.

@@ -90,6 +90,7 @@ it("a coordinator's plan is copied and changed by a teacher, who takes a later c
   const id = schoolPlan.split("/").at(-1) ?? "";
   await choose(ana, "[role=dialog] select[aria-label=Plan]", id);
   await click(ana, "[role=dialog] button ::-p-text(Make it the plan)");
+  await wait(ana, "“Our grade 6” is the plan of 6 Hazel.");
   await showsSlots(ana, [RATIOS, "End of Ratios", RATES]);
   await click(ana, "ol[aria-label=Slots] button ::-p-text(End of Ratios)");
   await ana.waitForSelector("aside a ::-p-text(Give the test)");

@@ -124,6 +124,28 @@ it("work that is due goes before detours, those before the plan, review and free
   expect(inPrecedence(due).map(({ dueDay }) => dueDay)).toEqual(["2026-11-30", "2026-12-01", "2026-12-02", null]);
 });
 
+it("a beginning leaves out only what is there, and lies further on the less is asked for", () => {
+  const plan = fc.array(
+    fc.record({ id: fc.uuid(), skillIds: fc.array(fc.constantFrom(..."abcdef"), { maxLength: 3 }) }),
+  );
+  const chances = fc.dictionary(fc.constantFrom(..."abcdef"), fc.double({ min: 0, max: 1, noNaN: true }));
+  fc.assert(
+    fc.property(plan, chances, (slotsOf, known) => {
+      const chanceOf = (id: string) => known[id] ?? 0;
+      const placeOf = (reached: number) =>
+        slotsOf.findIndex(({ id }) => id === startingSlot(slotsOf, chanceOf, reached));
+      const start = placeOf(0.8);
+      if (slotsOf.every(({ skillIds }) => skillIds.length === 0)) {
+        expect(start).toBe(-1);
+        return;
+      }
+      for (const { skillIds } of slotsOf.slice(0, start))
+        for (const id of skillIds) expect(chanceOf(id)).toBeGreaterThanOrEqual(0.8);
+      expect(placeOf(0.4)).toBeGreaterThanOrEqual(start);
+    }),
+  );
+});
+
 describe("the order of a plan", () => {
   it("is at fault where a skill comes before what it builds on, with the slot that it has to follow", () => {
     const plan = [

@@ -56,7 +56,12 @@ export function PlanPage({ view, base }: { readonly view: PlanView; readonly bas
         busy={run.busy}
         settle={(choice, said) => run(() => takeOverChangesAction({ classId: view.classId, ...choice }), said)}
       />
-      <YearStrip view={view} chosen={chosen} choose={(id) => void setSlotId(id)} />
+      <YearStrip
+        view={view}
+        chosen={chosen}
+        choose={(id) => void setSlotId(id)}
+        change={view.mayChange ? change : null}
+      />
       <ComesNext view={view} base={base} />
       <Faults
         view={view}
