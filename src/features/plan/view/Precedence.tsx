@@ -11,7 +11,7 @@ const WORDS: Readonly<Record<(typeof PRECEDENCE)[number], string>> = {
 /** In which order a student is given things. */
 export function Precedence() {
   return (
-    <details className="mt-5 max-w-3xl">
+    <details className="no-print mt-5 max-w-3xl">
       <summary className="text-mute cursor-pointer">What a student is given first</summary>
       <ol className="mt-1 list-decimal pl-6">
         {PRECEDENCE.map((kind) => (

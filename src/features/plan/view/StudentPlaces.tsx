@@ -33,11 +33,11 @@ export function StudentPlaces({
               />
             </th>
           ) : null}
-          <th className="w-40 font-normal">Student</th>
-          <th className="font-normal">Place in the plan</th>
-          <th className="font-normal">Next at school</th>
-          <th className="font-normal">Next at home</th>
-          <th className="w-36 font-normal">Counted skills done</th>
+          <th className="w-40 pr-3 font-normal">Student</th>
+          <th className="pr-3 font-normal">Place in the plan</th>
+          <th className="pr-3 font-normal">Next at school</th>
+          <th className="pr-3 font-normal">Next at home</th>
+          <th className="w-36 pr-3 font-normal">Counted skills done</th>
           <th className="w-28 font-normal">Pieces this week</th>
         </tr>
       </thead>
