@@ -199,6 +199,7 @@ it("a test stands at its place in the year: it asks about a unit's skills, takes
     skillIds: ["ratio-language", "equivalent-ratios", "ratio-tables"],
   });
   expect(view.putIn.tests.some(({ name }) => name === "End of Ratios")).toBe(false);
+  expect(view.comes?.title).toBe(RATES);
   expect(view.done?.of).toBe(6);
   expect(view.faults).toEqual([]);
 });

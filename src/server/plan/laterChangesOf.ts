@@ -12,9 +12,6 @@ import { type ClassSlot, contentFor, contentOf, isSameContent } from "./classSlo
 export interface Original {
   readonly id: string;
   readonly name: string;
-  /** In whose name it stands; empty for the school's. */
-  readonly ownerName: string;
-  readonly ownerLeft: boolean;
   /** Still there, and open to the asking person; otherwise nothing of it is told. */
   readonly isOpen: boolean;
   readonly changes: readonly LaterChange<SlotContent>[];
@@ -30,9 +27,9 @@ export async function laterChangesOf(
   if (row.copiedFromId === null) return null;
   const plan = await sharedPlanById(db, row.copiedFromId);
   if (!plan) return null;
-  const { id, name, ownerName, ownerLeft } = plan;
+  const { id, name } = plan;
   const isOpen = may(actor, "use", await planSubject(db, id));
-  if (!isOpen) return { id, name, ownerName, ownerLeft, isOpen, changes: [] };
+  if (!isOpen) return { id, name, isOpen, changes: [] };
   const original = (await slotsOfPlan(db, id)).map((slot) => ({
     id: slot.id,
     content: contentFor(slot, lessonsAWeek),
@@ -45,5 +42,5 @@ export async function laterChangesOf(
   }));
   const held = new Set(copy.flatMap(({ originId }) => originId ?? []));
   const leftOut = new Set(row.knownOrigins.filter((one) => !held.has(one)));
-  return { id, name, ownerName, ownerLeft, isOpen, changes: laterChanges(copy, original, leftOut, isSameContent) };
+  return { id, name, isOpen, changes: laterChanges(copy, original, leftOut, isSameContent) };
 }

@@ -37,13 +37,16 @@ export function offeredSlots({ slots, dates }: ClassPlan, library: Library): Off
 
 const isThere = (library: Library, skillId: string): boolean => (library.skillIfKnown(skillId)?.items ?? 0) > 0;
 
-/** What a plan gives a student next at a place, at its own pace or with the class's dates. */
+/**
+ * What a plan gives a student next at a place, at its own pace or with the class's dates.
+ * @param offered the plan's `offeredSlots`, worked out once for all who are asked about
+ */
 export function nextInPlan(
   plan: ClassPlan,
   library: Library,
   student: StudentOfPlan,
   place: PlanPlace,
-  offered: readonly OfferedSlot[] = offeredSlots(plan, library),
+  offered: readonly OfferedSlot[],
 ): PlanNext | null {
   const day = dayNumber(plan.today);
   const resting = new Set(

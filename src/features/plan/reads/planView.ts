@@ -24,7 +24,7 @@ import { positionIn, SHARE_WANTED } from "../position";
 import type { PlanChoice, PlannedSkillView, PlanSlotView, PlanView } from "../types";
 import { originalView } from "./originalView";
 import { putInChoice } from "./putInChoice";
-import { planLines } from "./sharedPlans";
+import { planLines, yearsThatShip } from "./sharedPlans";
 import { slotBasics } from "./slotViews";
 
 /** The plan of one class: its slots in order, with dates, what stands in the way, and where the class stands. */
@@ -47,9 +47,10 @@ export async function planView(context: Context, classId: string): Promise<PlanV
   const firstBeyond = plan.dates.findIndex(
     ({ dates }) => dates !== null && lastDay !== undefined && dates.targetDay > lastDay,
   );
-  const mostLessons = Math.max(
-    ...plan.school.terms.map(({ startDay, endDay }) => lessonsBetween(startDay, endDay, plan.calendar)),
-  );
+  const { terms } = plan.school;
+  const ofTerms = terms.map(({ startDay, endDay }) => lessonsBetween(startDay, endDay, plan.calendar));
+  // A school without terms has none that would be too short.
+  const mostLessons = ofTerms.length === 0 ? Number.POSITIVE_INFINITY : Math.max(...ofTerms);
   const slots = plan.slots.map((slot, place) =>
     slotView(plan, slot, place, { library, shares, firstBeyond, mostLessons }),
   );
@@ -167,8 +168,12 @@ function thisWeek({ today, entries }: ClassPlan, library: Library): PlanView["th
     });
 }
 
+const NO_SLOT = { kind: "text", skillIds: [] } as const;
+
 function comesNext(plan: ClassPlan, library: Library, { students }: Classroom): PlanView["comes"] {
-  const place = plan.dates.findIndex(({ dates }) => dates !== null && dates.fromDay > plan.today);
+  // A test or a line of text builds on nothing: what is taught next stands behind it.
+  const teaches = (place: number) => taughtIn(plan.slots[place] ?? NO_SLOT).length > 0;
+  const place = plan.dates.findIndex(({ dates }, at) => dates !== null && dates.fromDay > plan.today && teaches(at));
   const [slot, dates] = [plan.slots[place], plan.dates[place]?.dates];
   if (!slot || !dates) return null;
   const taught = library.skills.filter(({ id }) => slot.skillIds.includes(id));
@@ -237,13 +242,12 @@ async function choiceOf(context: Context, plan: ClassPlan, library: Library): Pr
     plan.school,
   );
   const far = ({ grade }: { readonly grade: number }) => Math.abs(grade - plan.class.grade);
+  const years = yearsThatShip(library);
   const taught = library.subjects.filter(({ id }) => scope.has(id));
   const subjects = taught.flatMap(({ id, name }) => {
-    const units = library.units.filter(({ subjectId }) => subjectId === id);
-    const grades = [...new Set(units.map(({ grade }) => grade))].map((grade) => {
-      const own = units.filter((unit) => unit.grade === grade);
-      return { grade, units: own.length, weeks: own.reduce((sum, { weeks }) => sum + weeks, 0) };
-    });
+    const grades = years
+      .filter(({ subjectId }) => subjectId === id)
+      .map(({ grade, units, weeks }) => ({ grade, units, weeks }));
     return grades.length > 0 ? [{ id, name, grades }] : [];
   });
   return {

@@ -51,7 +51,7 @@ export async function plansView(context: Context): Promise<PlansView> {
 }
 
 /** The years that ship: a grade's units of a subject. */
-function yearsThatShip(library: Library): PlansView["years"] {
+export function yearsThatShip(library: Library): PlansView["years"] {
   return library.subjects.flatMap(({ id: subjectId, name: subject }) => {
     const units = library.units.filter((unit) => unit.subjectId === subjectId);
     return [...new Set(units.map(({ grade }) => grade))].map((grade) => {
