@@ -5,6 +5,7 @@ import type { PlanSlotView } from "../types";
 import type { ChangeSlot } from "./changeSlot";
 import { ShareBar } from "./ShareBar";
 import { SlotMenu } from "./SlotMenu";
+import { spanWords } from "./spanWords";
 
 /** One slot of a plan. Its handle is dragged, or moved by the up and down keys. */
 export function SlotRow({
@@ -110,7 +111,7 @@ function Dates({ slot }: { readonly slot: PlanSlotView }) {
   const now = slot.place === "now";
   return (
     <span className={now ? "font-semibold" : slot.place === "past" && !isReached(slot) ? "text-clay" : ""}>
-      {slot.skipped ? "left out here" : slot.days ? `${slot.days.from} to ${slot.days.to}` : "no lesson left"}
+      {slot.skipped ? "left out here" : slot.days ? spanWords(slot.days) : "no lesson left"}
       {now ? ", now" : ""}
       {slot.isBeyondTerms ? (
         <span className="text-mute block text-[14px]">from here on beyond the school's terms</span>

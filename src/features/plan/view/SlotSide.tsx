@@ -4,6 +4,7 @@ import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Field } from "@/ui/primitives/Field";
 import type { PlanSlotView } from "../types";
 import type { ChangeSlot } from "./changeSlot";
+import { spanWords } from "./spanWords";
 
 /** What belongs to a slot: its unit, how each skill is taught, sheets to hand out, and the way to give work. */
 export function SlotSide({
@@ -23,7 +24,7 @@ export function SlotSide({
     <aside aria-label="What belongs to it" className="no-print text-[15px] max-lg:mt-6">
       <h2 className="font-serif text-[18px] leading-tight font-medium">{slot.title}</h2>
       <p className="text-mute mt-0.5 mb-3">
-        {slot.days && !slot.skipped ? `${slot.days.from} to ${slot.days.to}, ` : ""}
+        {slot.days && !slot.skipped ? `${spanWords(slot.days)}, ` : ""}
         {slot.lessons} {slot.lessons === 1 ? "lesson" : "lessons"}
       </p>
       {slot.unitId ? (

@@ -2,6 +2,7 @@
 import { type PointerEvent, useRef, useState } from "react";
 import type { PlanSlotView, PlanView } from "../types";
 import type { ChangeSlot } from "./changeSlot";
+import { spanWords } from "./spanWords";
 
 /** Narrower blocks have no room for their number, or for their title. */
 const NUMBER_FROM_PERCENT = 2.2;
@@ -57,7 +58,7 @@ export function YearStrip({
         {dated.map(({ slot, place, span }) => {
           const end = pulled?.slotId === slot.id ? Math.max(span.from, pulled.last) : span.to;
           const percent = (100 * (end + 1 - span.from)) / (to - from);
-          const words = `${place + 1}. ${slot.title}, ${slot.days?.from} to ${slot.days?.to}${stateOf(slot).words}`;
+          const words = `${place + 1}. ${slot.title}${slot.days ? `, ${spanWords(slot.days)}` : ""}${stateOf(slot).words}`;
           return (
             <button
               key={slot.id}
