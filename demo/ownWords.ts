@@ -5,8 +5,9 @@ import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { scoringView } from "@/features/scoring/reads";
 import { rateAnswer } from "@/features/scoring/writes";
-import { assignWork } from "@/features/work/writes";
+import { giveWork } from "@/features/work/writes/giveWork";
 import { instantAt, todayOf } from "@/server/runtime/school";
+import { onePart } from "./onePart";
 import { type Simulation, schoolDayAfter, staffContext } from "./simulation";
 
 /** What was written, and the points that Noor gave; null where she has not read it yet. */
@@ -31,19 +32,22 @@ export async function writeInOwnWords(simulation: Simulation, itemId: string, da
   const assignmentId = runtime.newId();
   setNow(instantAt(school, dayOfNumber(day), "08:40"));
   const students = await studentsOfClasses(runtime.db.read, [classId], await todayOf(runtime, school.id));
-  await assignWork(teacher, {
-    assignmentId,
-    classId,
-    kind: "amount",
-    title: "In your own words",
-    instructions: "Write so that somebody who was not there understands it.",
-    skillIds: ["proportional-or-not"],
-    studentIds: students.map(({ person }) => person.id),
-    opensDay: dayOfNumber(day),
-    dueDay: dayOfNumber(schoolDayAfter(day, 3, school)),
-    items: 4,
-    picked: [{ itemId, skillId: "proportional-or-not", seed: 0 }],
-  });
+  await giveWork(
+    teacher,
+    onePart(runtime.newId, {
+      assignmentId,
+      classId,
+      kind: "amount",
+      title: "In your own words",
+      instructions: "Write so that somebody who was not there understands it.",
+      skillIds: ["proportional-or-not"],
+      studentIds: students.map(({ person }) => person.id),
+      opensDay: dayOfNumber(day),
+      dueDay: dayOfNumber(schoolDayAfter(day, 3, school)),
+      items: 4,
+      picked: [{ itemId, skillId: "proportional-or-not", seed: 0 }],
+    }),
+  );
   for (const [place, [text]] of ANSWERS.entries()) {
     const person = students[place]?.person;
     if (!person) continue;

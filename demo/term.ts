@@ -14,7 +14,7 @@ import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { suggestions } from "@/features/regroup/reads/reteachGroups";
 import { assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
-import { assignWork } from "@/features/work/writes";
+import { giveWork } from "@/features/work/writes/giveWork";
 import type { StaffActor } from "@/server/access/policy";
 import { drawerOf, versionsOf } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
@@ -22,6 +22,7 @@ import { shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { instantAt, todayOf } from "@/server/runtime/school";
 import { LearnerMind } from "./learner";
+import { onePart } from "./onePart";
 import { sentResponse } from "./sentResponse";
 import { type Simulation, schoolDayAfter, staffContext } from "./simulation";
 import { learnerNamed } from "./stories";
@@ -90,17 +91,20 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
     by: Pick<OtherClass, "teacher" | "classId"> = { teacher, classId: to[0]?.classId ?? "" },
   ) => {
     const assignmentId = runtime.newId();
-    await assignWork(by.teacher, {
-      assignmentId,
-      classId: by.classId,
-      title,
-      instructions: "Take your time; the hint is there to be used.",
-      skillIds,
-      studentIds: to.map(({ id }) => id),
-      opensDay: dayOfNumber(day),
-      dueDay: dayOfNumber(dueDay),
-      items: skillIds.length > 1 ? BUDGET + 4 : BUDGET,
-    });
+    await giveWork(
+      by.teacher,
+      onePart(runtime.newId, {
+        assignmentId,
+        classId: by.classId,
+        title,
+        instructions: "Take your time; the hint is there to be used.",
+        skillIds,
+        studentIds: to.map(({ id }) => id),
+        opensDay: dayOfNumber(day),
+        dueDay: dayOfNumber(dueDay),
+        items: skillIds.length > 1 ? BUDGET + 4 : BUDGET,
+      }),
+    );
     open.push(given(assignmentId, day, dueDay, to, simulation));
   };
   const library = await libraryOf(runtime);

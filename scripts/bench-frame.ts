@@ -3,7 +3,7 @@ import { planFigure } from "@/features/plan/figure";
 import { regroupFigure } from "@/features/regroup/figure";
 import { rosterFigure } from "@/features/roster/figure";
 import { workFigure } from "@/features/work/figure";
-import { workList } from "@/features/work/reads";
+import { workList } from "@/features/work/reads/works";
 import { makeClass, START, testSchool } from "~/tests/support/school";
 import { benchWorks, fillLog } from "./bench-data";
 

@@ -3,6 +3,9 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
   const { startProcess } = await import("./server/runtime/startProcess");
   const { answerDirectly } = await import("./server/runtime/direct");
-  const { takeAnswer } = await import("./features/delivery/entry");
-  if (await startProcess()) answerDirectly("/api/answers", takeAnswer);
+  const { takeAnswer, watch } = await import("./features/delivery/entry");
+  const runtime = await startProcess();
+  if (runtime === "development") return;
+  if (runtime) watch(runtime);
+  answerDirectly("/api/answers", takeAnswer);
 }

@@ -4,7 +4,7 @@ import { answersOfPerson } from "@/db/queries/answerLog";
 import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import type { SignInSlip } from "@/features/roster/types";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
-import { moveDueDay } from "@/features/work/writes";
+import { moveDueDay } from "@/features/work/writes/changeWork";
 import { instantAt, schoolOf } from "@/server/runtime/school";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { answerOnPage, goOn, logOf, type TestApp, testApp } from "../support/app";

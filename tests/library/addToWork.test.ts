@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { assignForm } from "@/features/work/reads";
-import { addToWork } from "@/features/work/writes";
+import { composeView } from "@/features/work/reads/compose";
+import { addToWork } from "@/features/work/writes/changeWork";
 import { undoChange } from "@/server/history/undoChange";
 import { bodyWith, putItem } from "../support/newItem";
 import { PARTS } from "../support/partsOfEveryKind";
@@ -28,7 +28,7 @@ const picked = (over = {}) =>
     ...over,
   });
 const addable = async () =>
-  (await assignForm(await school.teacher(), [classId], ["own/order"])).addable.map(({ id, items }) => [id, items]);
+  (await composeView(await school.teacher(), [classId], ["own/order"])).addable.map(({ id, items }) => [id, items]);
 const add = async (assignmentId: string, ...items: ReturnType<typeof pick>[]) =>
   addToWork(await school.teacher(), { assignmentId, picked: items });
 

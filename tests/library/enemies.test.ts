@@ -6,7 +6,7 @@ import { worksheetWishes } from "@/features/library/worksheetTypes";
 import { makeBank, openBank } from "@/features/library/writes/banks";
 import { putIntoUse, saveDraft } from "@/features/library/writes/drafts";
 import { keepApart } from "@/features/library/writes/enemies";
-import { assignForm } from "@/features/work/reads";
+import { composeView } from "@/features/work/reads/compose";
 import { undoChange } from "@/server/history/undoChange";
 import type { Context } from "@/server/runtime/context";
 import { clashWords } from "@/words/staff/clashWords";
@@ -46,7 +46,7 @@ it("items are kept apart each with each, told where they are to be given or prin
   expect(await sheet([one, two, three])).toEqual([[1, 3]]);
   expect(await sheet([one, two])).toEqual([]);
   const { classId } = await makeClass(school, 1);
-  expect((await assignForm(await school.teacher(), [classId], [three, two, one])).clashes).toEqual([[1, 3]]);
+  expect((await composeView(await school.teacher(), [classId], [three, two, one])).clashes).toEqual([[1, 3]]);
   await expect(keepApart(ana, { itemIds: [one, three], apart: true })).rejects.toMatchObject({ code: "conflict" });
   await keepApart(ana, { itemIds: items, apart: true });
   expect((await sheet(items)).length).toBe(3);

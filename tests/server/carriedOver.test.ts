@@ -15,7 +15,7 @@ import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
 import { historyPage } from "@/features/frame/reads/history";
 import { groupView } from "@/features/regroup/reads/reteachGroups";
-import { workList, workView } from "@/features/work/reads";
+import { workList, workView } from "@/features/work/reads/works";
 import { actorOf } from "@/server/access/actorOf";
 import { installContent } from "@/server/content/installContent";
 import { undoChange } from "@/server/history/undoChange";

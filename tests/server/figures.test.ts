@@ -12,7 +12,7 @@ import { rosterFigure } from "@/features/roster/figure";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { workFigure } from "@/features/work/figure";
-import { workList } from "@/features/work/reads";
+import { workList } from "@/features/work/reads/works";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;

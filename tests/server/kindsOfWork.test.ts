@@ -4,12 +4,13 @@ import { openDatabase } from "@/db/connection";
 import { answersOfPerson, evidenceAfter, scoresOfPerson } from "@/db/queries/answerLog";
 import { allMisconceptionSigns, allSkillDays, allSkillStates, type SkillStateRow } from "@/db/queries/summaries";
 import { sittings } from "@/db/schema/sittings";
+import { completions } from "@/db/schema/work";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { cellView } from "@/features/evidence/reads";
 import { historyPage } from "@/features/frame/reads/history";
-import { workView } from "@/features/work/reads";
-import { withdrawWork } from "@/features/work/writes";
+import { workView } from "@/features/work/reads/works";
+import { withdrawWork } from "@/features/work/writes/changeWork";
 import { undoChange } from "@/server/history/undoChange";
 import { createRuntime } from "@/server/runtime/runtime";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
@@ -329,6 +330,7 @@ describe("runs that several hands move", () => {
     await school.db.write((tx) =>
       tx.insert(sittings).values({ ...again, finishedAt: null, finishReason: null, mark: null }),
     );
+    await school.db.write((tx) => tx.delete(completions));
     await expect(school.db.write((tx) => tx.insert(sittings).values({ ...again, id: "twice" }))).rejects.toThrow();
     const { rows } = await workView(await school.teacher(), id);
     expect(rows).toHaveLength(3);

@@ -7,7 +7,8 @@ import { makeGroups } from "@/features/regroup/writes/reteachGroups";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
-import { assignForm, workView } from "@/features/work/reads";
+import { composeView } from "@/features/work/reads/compose";
+import { workView } from "@/features/work/reads/works";
 import { openClassDoor } from "@/server/access/signIn";
 import { csv, fingerprintOf, givePractice, type TestSchool, testSchool } from "../support/school";
 
@@ -49,7 +50,7 @@ it("students whose names read the same are told apart on every page, as at the d
 
   expect(sorted((await masteryMap(teacher, [classId])).students)).toEqual(SHORT);
   expect(sorted((await workView(teacher, workId)).rows)).toEqual(SHORT);
-  expect(sorted((await assignForm(teacher, [classId])).classes[0]?.students ?? [])).toEqual(SHORT);
+  expect(sorted((await composeView(teacher, [classId])).classes[0]?.students ?? [])).toEqual(SHORT);
   expect(sorted((await groupView(teacher, groupId)).members)).toEqual(SHORT);
   expect([...((await groupList(teacher, [classId]))[0]?.members ?? [])].sort()).toEqual(SHORT);
   expect(sorted((await groupBoard(teacher, [classId], null)).students)).toEqual(FULL);

@@ -8,9 +8,11 @@ import { limitsFrom } from "@/features/regroup/limits";
 import { groupList, groupView, suggestions } from "@/features/regroup/reads/reteachGroups";
 import { archiveGroup, assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
 import { archiveStudent } from "@/features/roster/writes/students";
-import { workList, workView } from "@/features/work/reads";
-import { assignWork, moveDueDay, withdrawWork } from "@/features/work/writes";
+import { workList, workView } from "@/features/work/reads/works";
+import { moveDueDay, withdrawWork } from "@/features/work/writes/changeWork";
+import { giveWork } from "@/features/work/writes/giveWork";
 import { undoChange } from "@/server/history/undoChange";
+import { onePart } from "~/demo/onePart";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;
@@ -317,11 +319,9 @@ describe("work", () => {
   it("is assigned once however often it is sent, and undone", async () => {
     const teacher = await school.teacher();
     const assignmentId = school.runtime.newId();
-    const { changeId } = await assignWork(teacher, { ...input, assignmentId, classId, studentIds });
-    expect(await assignWork(teacher, { ...input, assignmentId, classId, studentIds })).toEqual({
-      assignmentId,
-      changeId: null,
-    });
+    const work = onePart(school.runtime.newId, { ...input, assignmentId, classId, studentIds });
+    const { changeId } = await giveWork(teacher, work);
+    expect(await giveWork(teacher, work)).toEqual({ assignmentIds: [assignmentId], changeId: null });
     expect(await workList(teacher, [classId])).toHaveLength(2);
     await undoChange(teacher, changeId ?? "");
     expect(await workList(teacher, [classId])).toHaveLength(1);
@@ -356,14 +356,15 @@ describe("work", () => {
       [{ studentIds: ["nobody"] }, "invalid"],
       [{ dueDay: "2026-11-20" }, "invalid"],
       [{ dueDay: "2026-02-30" }, "invalid"],
-      [{ items: 3 }, "invalid"],
+      [{ items: 0 }, "invalid"],
       [{ classId: "other" }, "not-allowed"],
     ];
     const given = async () => (await school.db.read.query.assignments.findMany()).length;
     const before = await given();
     for (const [over, code] of wrong) {
       const assignmentId = school.runtime.newId();
-      const asked = assignWork(await school.teacher(), { ...input, assignmentId, classId, studentIds, ...over });
+      const work = onePart(school.runtime.newId, { ...input, assignmentId, classId, studentIds, ...over });
+      const asked = giveWork(await school.teacher(), work);
       await expect(asked, JSON.stringify(over)).rejects.toMatchObject({ code });
     }
     expect(await given()).toBe(before);

@@ -11,18 +11,15 @@ export async function assignCheck(
 ): Promise<string> {
   const context = await school.teacher();
   const id = school.runtime.newId();
-  const rows = workRows(context, {
-    assignmentId: id,
-    classId,
-    kind: "check",
-    settings: { items },
-    title: "Check",
-    instructions: "",
-    opensAt: START,
-    dueAt: START + 4 * 86_400_000,
-    skillIds: ["equivalent-ratios"],
-    studentIds,
-  });
+  const rows = workRows(
+    context,
+    {
+      title: "Check",
+      instructions: "",
+      parts: [{ kind: "check", settings: { items }, skillIds: ["equivalent-ratios"] }],
+    },
+    [{ id, classId, opensAt: START, dueAt: START + 4 * 86_400_000, studentIds }],
+  );
   await school.db.write((tx) =>
     recordChange(tx, context, {
       kind: "work-assigned",

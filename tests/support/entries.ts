@@ -22,6 +22,7 @@ import type { Actor, Subject } from "@/server/access/policy";
 import { tokenHashOf } from "@/server/access/secrets";
 import { cardsMade } from "@/server/library/itemCards";
 import type { Runtime } from "@/server/runtime/runtime";
+import { onePart } from "~/demo/onePart";
 import { bodyWith } from "./newItem";
 import { csv, give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "./school";
 
@@ -525,20 +526,21 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ],
     call: ({ classId }) => action("@/features/delivery/actions", "takeNextAction", { classId }),
   },
-  "work/assignAction": {
+  "work/giveAction": {
     needs: ofClass("change"),
     call: ({ classId, studentId }) =>
-      work("assignAction")({
-        assignmentId: id(),
-        classId,
-        title: "T",
-        instructions: "",
-        skillIds: ["equivalent-ratios"],
-        studentIds: [studentId],
-        opensDay: "2026-11-23",
-        dueDay: "2026-11-27",
-        items: 8,
-      }),
+      work("giveAction")(
+        onePart(id, {
+          assignmentId: id(),
+          classId,
+          title: "T",
+          skillIds: ["equivalent-ratios"],
+          studentIds: [studentId],
+          opensDay: "2026-11-23",
+          dueDay: "2026-11-27",
+          items: 8,
+        }),
+      ),
   },
   "work/addToWorkAction": {
     needs: ofClass("change"),
@@ -547,6 +549,26 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         assignmentId: workId,
         picked: [{ itemId: "times-as-many/find-the-larger", skillId: "times-as-many", seed: 1 }],
       }),
+  },
+  "work/releaseAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) => work("releaseAction")({ assignmentId: workId, what: ["score"] }),
+  },
+  "work/grantAction": {
+    needs: ofClass("change"),
+    call: ({ workId, studentId }) => work("grantAction")({ assignmentId: workId, studentIds: [studentId], items: 2 }),
+  },
+  "work/openPartAction": {
+    needs: ofClass("change"),
+    call: ({ workId, studentId }) =>
+      work("openPartAction")({ assignmentId: workId, partId: "first", studentIds: [studentId] }),
+  },
+  "delivery/unlockAction": {
+    needs: ({ studentId, classmateId, classId, schoolId }, { personId }) => [
+      "student",
+      ["work-on", { kind: "sitting", personId: personId === classmateId ? personId : studentId, classId, schoolId }],
+    ],
+    call: ({ workId }) => action("@/features/delivery/actions", "unlockAction", { assignmentId: workId, code: "X1" }),
   },
   "work/moveDueDayAction": {
     needs: ofClass("change"),
@@ -746,6 +768,12 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
           offline: false,
         }),
       }),
+  },
+  "POST api/hand-in": {
+    needs: ({ studentId, classId, schoolId }) => [
+      ["work-on", { kind: "sitting", personId: studentId, classId, schoolId }],
+    ],
+    call: ({ sittingId }) => route("hand-in", "POST", "/x", { body: JSON.stringify({ sittingId }) }),
   },
   "POST api/hints": {
     needs: ({ studentId, classId, schoolId }) => [

@@ -50,6 +50,13 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     ],
     params: ({ workId }) => ({ workId }),
   },
+  "(work)/river/[workId]/results": {
+    needs: ({ studentId, classmateId, classId, schoolId }, { personId }) => [
+      "student",
+      ["work-on", { kind: "sitting", personId: personId === classmateId ? personId : studentId, classId, schoolId }],
+    ],
+    params: ({ workId }) => ({ workId }),
+  },
   [ofDesk("")]: { needs: ofClass(), params: slug },
   [ofDesk("/account")]: { needs: staff, params: ownDesk },
   [ofDesk("/evidence")]: { needs: ofClass(), params: slug },

@@ -16,7 +16,7 @@ import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { importState } from "@/features/roster/reads/importView";
 import type { ImportView } from "@/features/roster/types";
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
-import { assignWork } from "@/features/work/writes";
+import { giveWork } from "@/features/work/writes/giveWork";
 import { actorOf } from "@/server/access/actorOf";
 import type { Doorstep } from "@/server/access/passDoor";
 import type { StaffActor } from "@/server/access/policy";
@@ -25,6 +25,7 @@ import { installContent } from "@/server/content/installContent";
 import { drawerOf } from "@/server/library/drawnItems";
 import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
+import { onePart } from "~/demo/onePart";
 import { sentResponse } from "~/demo/sentResponse";
 import { slipOn } from "~/demo/slips";
 import { smallLibrary } from "./smallLibrary";
@@ -176,18 +177,18 @@ export async function givePractice(
   key = "ana",
 ): Promise<string> {
   const assignmentId = school.runtime.newId();
-  await assignWork(await school.teacher(key), {
+  const work = {
     assignmentId,
     classId,
     title: "Practice",
-    instructions: "",
     skillIds: ["equivalent-ratios"],
     studentIds,
     opensDay: "2026-11-23",
     dueDay: "2026-11-27",
     items: 8,
     ...over,
-  });
+  };
+  await giveWork(await school.teacher(key), onePart(school.runtime.newId, work));
   return assignmentId;
 }
 

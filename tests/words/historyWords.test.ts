@@ -102,6 +102,19 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "work-assigned", facts: { title: "{n} for #1", students: 1, of: 24 } },
     "Assigned “{n} for #1” to 1 of 24 students",
   ],
+  [
+    { kind: "work-prepared", facts: { title: "W", students: 22, of: 24 } },
+    "Prepared “W” for 22 of 24 students, not given yet",
+  ],
+  [
+    { kind: "work-released", facts: { title: "W", what: ["score", "answers"] } },
+    "Let students see score, answers of “W”",
+  ],
+  [
+    { kind: "work-granted", facts: { title: "W", personId: "ada", students: 1 } },
+    "“W”: granted something beyond the settings to Ada Quill",
+  ],
+  [{ kind: "part-opened", facts: { title: "W", part: "2", students: 3 } }, "“W”: opened part 2 for 3 students"],
   [{ kind: "work-due-moved", facts: { title: "W", dueDay: "2026-12-04" } }, "“W” is now due 4 Dec 2026"],
   [{ kind: "work-withdrawn", facts: { title: "W" } }, "Withdrew “W”"],
   [{ kind: "groups-made", facts: { names: ["A"], students: 5 } }, "Made the group “A” with 5 students"],

@@ -3,6 +3,7 @@ import type { ChangeArea } from "./changeArea";
 import type { DecimalMark } from "./decimalMark";
 import type { Noted } from "./noted";
 import { AREA_OF_PLANS, type PlanFacts } from "./planFacts";
+import type { Released } from "./work";
 
 /** Who was moved: one person by id, or only how many. */
 interface Moved {
@@ -77,8 +78,13 @@ export interface ChangeFacts extends PlanFacts {
   erased: OfPerson;
   "work-items-added": { readonly title: string; readonly items: number };
   "work-assigned": { readonly title: string; readonly students: number; readonly of: number };
+  "work-prepared": { readonly title: string; readonly students: number; readonly of: number };
   "work-due-moved": { readonly title: string; readonly dueDay: string };
   "work-withdrawn": { readonly title: string };
+  "work-released": { readonly title: string; readonly what: readonly Released[] };
+  /** To one person by id, or to several. */
+  "work-granted": { readonly title: string; readonly personId: string | null; readonly students: number };
+  "part-opened": { readonly title: string; readonly part: string; readonly students: number };
   "groups-made": { readonly names: readonly string[]; readonly students: number | null };
   "group-changed": { readonly name: string };
   "group-put-away": { readonly name: string };
@@ -175,8 +181,12 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   erased: "privacy",
   "work-items-added": "work",
   "work-assigned": "work",
+  "work-prepared": "work",
   "work-due-moved": "work",
   "work-withdrawn": "work",
+  "work-released": "work",
+  "work-granted": "work",
+  "part-opened": "work",
   "groups-made": "groups",
   "group-changed": "groups",
   "group-put-away": "groups",

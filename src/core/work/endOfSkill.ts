@@ -32,7 +32,7 @@ const NEARLY = 0.9;
 
 /**
  * How far work on one skill has come by its end rule: by confidence, how far the chance has come from where this work began
- * towards the rule's; by run, right answers still wanted; by amount, the share of the items. Part of what was possible counts with that part,
+ * towards the rule's; by run, right answers still wanted; by net score, what of the target is reached; by amount, the share of the items. Part of what was possible counts with that part,
  * but in a row only all of it does. Throws for a senseless rule.
  */
 export function endOfSkill(rule: EndRule, history: SkillHistory): SkillEnd {
@@ -53,6 +53,8 @@ function progressBy(rule: EndRule, history: SkillHistory): number {
       const kept = rule.right === rule.of ? rightSinceMiss(answers) : sumOf(answers.slice(-rule.of)).valueOf();
       return Math.min(1, kept / rule.right);
     }
+    case "net":
+      return Math.min(1, netScore(answers, rule.penalty) / rule.target);
     case "confidence": {
       if (answers.length >= LEAST_ANSWERS_HERE && masteryReached(history, rule)) return 1;
       const way = wantedChance(rule, history.scoredAnswers) - history.masteryAtStart;
@@ -62,6 +64,13 @@ function progressBy(rule: EndRule, history: SkillHistory): number {
 }
 
 const sumOf = (shares: readonly Rational[]): Rational => shares.reduce((sum, share) => sum.add(share), rational(0));
+
+/** What was earned, less the penalty for what was missed of each answer; never under nought on the way. */
+const netScore = (shares: readonly Rational[], penalty: number): number =>
+  shares.reduce((net, share) => {
+    const earned = share.valueOf();
+    return Math.max(0, net + earned - penalty * (1 - earned));
+  }, 0);
 
 const rightSinceMiss = (shares: readonly Rational[]): number =>
   shares.length - 1 - shares.findLastIndex((share) => !share.equals(1));

@@ -33,6 +33,8 @@ export interface PickedItem {
   readonly versionId: string;
   readonly seed: number;
   readonly context: string;
+  /** What it weighs in the mark; 1 unless stated. */
+  readonly points?: number;
 }
 
 /** All that the next step of a student's run at a part of a piece of work is decided from. */
@@ -54,6 +56,11 @@ export interface PartSituation {
   readonly items: readonly SittingItem[];
   /** Items granted to this student beyond the settings. */
   readonly extraItems: number;
+  /** Minutes granted to this student beyond the settings, and the share of the usual time that they need (1 is the usual time). */
+  readonly extraMinutes: number;
+  readonly timeFactor: number;
+  /** Of all tries so far. */
+  readonly activeMilliseconds: number;
 }
 
 /** Today's chance of mastery of a skill of the situation. Throws for a skill that is not in it. */
@@ -81,3 +88,14 @@ function difficultyOf(skills: PartSituation["skills"], skillId: string): number 
  */
 export const mostItems = ({ settings, extraItems }: Pick<PartSituation, "settings" | "extraItems">): number =>
   settings.items + extraItems;
+
+/**
+ * The minutes that the student has, with the time that they need beyond others; null without a limit.
+ * @example mostMinutes({ settings: { minutes: 20 }, timeFactor: 1.5, extraMinutes: 5 }) // 35
+ */
+export const mostMinutes = ({
+  settings: { minutes },
+  timeFactor,
+  extraMinutes,
+}: Pick<PartSituation, "settings" | "timeFactor" | "extraMinutes">): number | null =>
+  minutes === undefined ? null : minutes * timeFactor + extraMinutes;

@@ -11,6 +11,8 @@ export interface SittingItem {
   readonly seed: number;
   readonly context: string;
   readonly tries: number;
+  /** What it weighs in the mark; whole, 0 or more. */
+  readonly points: number;
   /** What the first try earned of what was possible, in whole steps; null before it, and until a person has scored it. */
   readonly earned: number | null;
   readonly possible: number | null;

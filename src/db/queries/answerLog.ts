@@ -57,6 +57,11 @@ export async function lastAnswerOfSitting(db: Queryable, sittingId: string): Pro
   return row ?? null;
 }
 
+/** Every answer of a sitting, in the order in which they were given. */
+export async function answersOfSitting(db: Queryable, sittingId: string): Promise<AnswerRow[]> {
+  return readable(db).where(eq(sittingItems.sittingId, sittingId)).orderBy(asc(answers.serial));
+}
+
 /** Scores in force of some answers. */
 export async function scoresOfAnswers(db: Queryable, serials: readonly number[]): Promise<ScoreRow[]> {
   if (serials.length === 0) return [];
@@ -65,6 +70,15 @@ export async function scoresOfAnswers(db: Queryable, serials: readonly number[])
     .from(scores)
     .where(and(sql`${scores.answerSerial} in (select value from json_each(${JSON.stringify(serials)}))`, isCurrent))
     .orderBy(asc(scores.serial));
+}
+
+/** Scores in force of whatever answers an item of a sitting has. */
+export async function scoresOfItem(db: Queryable, sittingItemId: string): Promise<ScoreRow[]> {
+  return db
+    .select(getTableColumns(scores))
+    .from(scores)
+    .innerJoin(answers, eq(answers.serial, scores.answerSerial))
+    .where(and(eq(answers.sittingItemId, sittingItemId), isCurrent));
 }
 
 /** The answers behind one cell of the mastery map, newest first. */

@@ -49,6 +49,7 @@ const sittingMove = hot((db) =>
       lastAt: put("lastAt"),
       finishedAt: put("finishedAt"),
       finishReason: put("finishReason"),
+      state: value("state") as never,
       itemsDone: put("itemsDone"),
       itemsRight: put("itemsRight"),
       progressPermille: put("progressPermille"),
@@ -121,7 +122,7 @@ type ItemSave = typeof sittingItems.$inferSelect;
 type SkillStateRow = typeof skillStates.$inferSelect;
 
 /** A sitting as an answer leaves it; `version` is the one that it was read at. */
-export type SittingMove = Omit<SittingRow, "targetId" | "partId" | "attempt" | "startedAt" | "state">;
+export type SittingMove = Omit<SittingRow, "targetId" | "partId" | "attempt" | "startedAt" | "endsAt">;
 
 /** One answer's part of a summary. */
 export type SummaryStep =
@@ -162,6 +163,29 @@ export async function writeAnswer(tx: Queryable, { answer, sitting, ...write }: 
     ...write.scores.map((score): HotRun => ({ statement: scoreInsert, values: { ...score, key: answer.key } })),
   ]);
   return changed.slice(0, 1 + write.steps.length).every((rows) => rows === 1);
+}
+
+/** Moves a sitting as an answer leaves it; false when somebody else has moved it since it was read. */
+export async function moveSitting(tx: Queryable, sitting: SittingMove): Promise<boolean> {
+  return (await runHot(tx, [{ statement: sittingMove, values: sitting }]))[0] === 1;
+}
+
+/** Answers with what each is worth, as handing in a whole test makes them, and the items and the sitting as that leaves them. */
+export async function writeAnswers(
+  tx: Queryable,
+  sitting: SittingMove,
+  given: readonly { readonly answer: NewAnswer; readonly scores: readonly NewScore[] }[],
+  items: readonly ItemSave[],
+): Promise<boolean> {
+  const changed = await runHot(tx, [
+    { statement: sittingMove, values: sitting },
+    ...items.map((item): HotRun => ({ statement: itemSave, values: item })),
+    ...given.flatMap(({ answer, scores: own }): HotRun[] => [
+      { statement: answerInsert, values: answer },
+      ...own.map((score): HotRun => ({ statement: scoreInsert, values: { ...score, key: answer.key } })),
+    ]),
+  ]);
+  return changed[0] === 1;
 }
 
 /** Keeps what a student sent and what counts for nothing; sent again it is there already. */

@@ -7,10 +7,19 @@ import { people } from "../schema/people";
 import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
 import { reteachStudents } from "../schema/reteach";
-import { answers, lessonVisits, ratings, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
+import {
+  answers,
+  lessonVisits,
+  ratings,
+  scores,
+  sittingItems,
+  sittings,
+  standingAnswers,
+  uncountedAnswers,
+} from "../schema/sittings";
 import { erasedTotals, interests, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
-import { assignmentTargets } from "../schema/work";
+import { assignmentTargets, completions, partOpenings } from "../schema/work";
 import { isCurrent } from "./answerLog";
 
 /** Deletes everything a person did; what remains are sums by item, without a person, a class or a day. */
@@ -54,7 +63,11 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
     .from(assignmentTargets)
     .where(eq(assignmentTargets.personId, personId));
   const runs = tx.select({ id: sittings.id }).from(sittings).where(inArray(sittings.targetId, targets));
+  const shown = tx.select({ id: sittingItems.id }).from(sittingItems).where(inArray(sittingItems.sittingId, runs));
+  await tx.delete(standingAnswers).where(inArray(standingAnswers.sittingItemId, shown));
   await tx.delete(sittingItems).where(inArray(sittingItems.sittingId, runs));
+  await tx.delete(completions).where(inArray(completions.targetId, targets));
+  await tx.delete(partOpenings).where(inArray(partOpenings.targetId, targets));
   await tx.delete(sittings).where(inArray(sittings.targetId, targets));
   await tx.delete(assignmentTargets).where(eq(assignmentTargets.personId, personId));
   await tx.delete(reteachStudents).where(eq(reteachStudents.personId, personId));

@@ -14,6 +14,7 @@ import { assignmentTargets } from "../schema/work";
 import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
 import { lessonVisitsOf } from "./lessonVisits";
 import { ratingsOfPerson } from "./ratings";
+import { standingOfPerson } from "./standingAnswers";
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
 
@@ -48,6 +49,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
       .where(eq(assignmentTargets.personId, personId)),
     answers: await answersOfPerson(db, personId),
     scores: await scoresOfPerson(db, personId),
+    "answers-not-handed-in": await standingOfPerson(db, personId),
     ratings: await ratingsOfPerson(db, personId),
     "answers-not-counted": await uncountedAnswersOf(db, personId),
     "lessons-read": await lessonVisitsOf(db, personId),

@@ -7,9 +7,9 @@ import { classes, classStaff, enrollments, people } from "../schema/people";
 import { planWorks } from "../schema/plan";
 import { sittings } from "../schema/sittings";
 import { skillDays, skillStates } from "../schema/summaries";
-import { assignments, assignmentTargets, partSkills, parts } from "../schema/work";
+import { assignments, assignmentTargets, completions, partSkills, parts } from "../schema/work";
 import { among, enrolledOn, holdsOn } from "./people";
-import { latestSitting } from "./work";
+import { latestSitting, ownCompletion } from "./work";
 
 /** Counts for the figures of the bend: each is one narrow read, since every page of the desk asks for all of them. */
 
@@ -99,13 +99,13 @@ const snagged = sql`exists (select 1 from ${assignments} join ${parts} on ${part
   join ${partSkills} on ${partSkills.partId} = ${parts.id} join ${skillStates} on ${skillStates.skillId} = ${partSkills.skillId}
   where ${assignments.id} = ${assignmentTargets.assignmentId} and ${skillStates.personId} = ${assignmentTargets.personId}
     and ${skillStates.snagDay} is not null and ${skillStates.snagClearedDay} is null)`;
-const isRunning = sql`${sittings.id} is not null and ${sittings.finishReason} is null`;
+const isRunning = sql`${sittings.id} is not null and ${completions.at} is null`;
 const places = {
   given: sql<number>`count(*)`,
-  notStarted: total(sql`${sittings.id} is null`),
+  notStarted: total(sql`${sittings.id} is null and ${completions.at} is null`),
   working: total(sql`${isRunning} and not ${snagged}`),
   stuck: total(sql`${isRunning} and ${snagged}`),
-  finished: total(sql`${sittings.finishReason} is not null`),
+  finished: total(sql`${completions.at} is not null`),
 };
 
 /** Students' places in what is open now, over all of it. */
@@ -119,12 +119,15 @@ export async function openWorkCounts(
     .from(assignments)
     .innerJoin(assignmentTargets, eq(assignmentTargets.assignmentId, assignments.id))
     .leftJoin(planWorks, eq(planWorks.assignmentId, assignments.id))
+    .leftJoin(completions, ownCompletion)
     .leftJoin(sittings, latestSitting)
     .where(
       and(
         among(assignments.classId, classIds),
         isNull(assignments.withdrawnAt),
-        sql`${assignments.opensAt} <= ${now} and coalesce(${assignments.dueAt} >= ${now}, 1)`,
+        eq(assignments.isPrepared, false),
+        isNull(assignmentTargets.excusedAt),
+        sql`${assignments.opensAt} <= ${now} and coalesce(coalesce(${assignments.closesAt}, ${assignments.dueAt}) >= ${now}, 1)`,
         isNull(planWorks.id),
       ),
     );
@@ -140,8 +143,9 @@ export async function workCounts(
   const rows = await db
     .select({ assignmentId: assignmentTargets.assignmentId, ...places })
     .from(assignmentTargets)
+    .leftJoin(completions, ownCompletion)
     .leftJoin(sittings, latestSitting)
-    .where(among(assignmentTargets.assignmentId, assignmentIds))
+    .where(and(among(assignmentTargets.assignmentId, assignmentIds), isNull(assignmentTargets.excusedAt)))
     .groupBy(assignmentTargets.assignmentId);
   return new Map(rows.map(({ assignmentId, ...counts }) => [assignmentId, counts]));
 }

@@ -15,7 +15,16 @@ import { planEntries, planRights, planSlots, planStarts, plans } from "../schema
 import { groupMembers, groupShares, groups } from "../schema/regroup";
 import { reteaches, reteachStudents } from "../schema/reteach";
 import { interests, supports } from "../schema/students";
-import { assignments, assignmentTargets, partItems, partSkills, parts, works } from "../schema/work";
+import {
+  assignments,
+  assignmentTargets,
+  partItems,
+  partOpenings,
+  partSkills,
+  parts,
+  releases,
+  works,
+} from "../schema/work";
 
 type Identified = SQLiteTable & { id: SQLiteColumn };
 
@@ -41,6 +50,8 @@ const TABLES = {
   partItems,
   assignments,
   assignmentTargets,
+  partOpenings,
+  releases,
   groups,
   groupMembers,
   groupShares,

@@ -1,9 +1,10 @@
 import "server-only";
-import { and, asc, desc, eq, getTableColumns, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, getTableColumns, inArray, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { itemVersions } from "../schema/items";
 import { sittingItems, sittings } from "../schema/sittings";
 import { assignmentTargets } from "../schema/work";
+import type { TargetRow } from "./work";
 
 export type SittingRow = typeof sittings.$inferSelect;
 /** An item of a sitting with the item that it is a version of. */
@@ -14,7 +15,7 @@ export interface SittingOwner {
   readonly sitting: SittingRow;
   readonly personId: string;
   readonly assignmentId: string;
-  readonly extraItems: number;
+  readonly target: TargetRow;
 }
 
 const owned = (db: Queryable) =>
@@ -23,7 +24,7 @@ const owned = (db: Queryable) =>
       sitting: getTableColumns(sittings),
       personId: assignmentTargets.personId,
       assignmentId: assignmentTargets.assignmentId,
-      extraItems: assignmentTargets.extraItems,
+      target: getTableColumns(assignmentTargets),
     })
     .from(sittings)
     .innerJoin(assignmentTargets, eq(assignmentTargets.id, sittings.targetId));
@@ -33,10 +34,12 @@ export async function sittingById(db: Queryable, id: string): Promise<SittingOwn
   return found ?? null;
 }
 
-/** A target's latest sitting; null before the first. */
-export async function latestSittingOf(db: Queryable, targetId: string): Promise<SittingOwner | null> {
-  const [found] = await owned(db).where(eq(sittings.targetId, targetId)).orderBy(desc(sittings.attempt)).limit(1);
-  return found ?? null;
+/** Sittings whose time is over and that nobody handed in, a few at a time. */
+export async function overdueSittings(db: Queryable, now: number, most: number): Promise<SittingOwner[]> {
+  return owned(db)
+    .where(and(isNotNull(sittings.endsAt), isNull(sittings.finishedAt), lt(sittings.endsAt, now)))
+    .orderBy(asc(sittings.endsAt))
+    .limit(most);
 }
 
 /** The items of a sitting in the order of showing. */
@@ -56,6 +59,19 @@ export async function insertSitting(
 ): Promise<void> {
   await tx.insert(sittings).values(sitting);
   if (items.length > 0) await tx.insert(sittingItems).values([...items]);
+}
+
+/** When a sitting is handed in by itself; its version moves on, so that whoever has it in memory reads it anew. */
+export async function keepEnd(tx: Queryable, sittingId: string, endsAt: number | null): Promise<void> {
+  await tx
+    .update(sittings)
+    .set({ endsAt, version: sql`${sittings.version} + 1` })
+    .where(eq(sittings.id, sittingId));
+}
+
+/** What a sitting's conductor remembers now. */
+export async function keepState(tx: Queryable, sittingId: string, state: SittingRow["state"]): Promise<void> {
+  await tx.update(sittings).set({ state }).where(eq(sittings.id, sittingId));
 }
 
 /** Moves the versions of a student's open sittings on: whoever has one in memory has to read it anew. */

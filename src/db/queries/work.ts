@@ -4,10 +4,22 @@ import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
 import { planWorks } from "../schema/plan";
 import { sittings } from "../schema/sittings";
-import { assignments, assignmentTargets, partItems, partSkills, parts, works } from "../schema/work";
+import {
+  assignments,
+  assignmentTargets,
+  completions,
+  partItems,
+  partOpenings,
+  partSkills,
+  parts,
+  releases,
+  works,
+} from "../schema/work";
 import { among } from "./people";
 
 export type AssignmentRow = typeof assignments.$inferSelect;
+export type TargetRow = typeof assignmentTargets.$inferSelect;
+export type PartRow = typeof parts.$inferSelect;
 export type PartItemRow = typeof partItems.$inferSelect;
 
 /** A piece of work as it was given, with what its first part is. */
@@ -19,6 +31,7 @@ const given = {
   partId: parts.id,
   kind: parts.kind,
   settings: parts.settings,
+  partCount: sql<number>`(select count(*) from parts every where every.work_id = ${works.id})`,
   /** The plan that gave it by itself; null for what somebody gave. */
   planId: planWorks.planId,
 };
@@ -105,9 +118,57 @@ export async function skillIdsOfPart(db: Queryable, partId: string): Promise<str
   return rows.map(({ skillId }) => skillId);
 }
 
-/** The items of a part that were picked by hand, in order. */
-export async function pickedItemsOf(db: Queryable, partId: string): Promise<PartItemRow[]> {
-  return db.select().from(partItems).where(eq(partItems.partId, partId)).orderBy(asc(partItems.place));
+/** The items of a part that stand from the beginning, in order: of one form, or of all forms one after the other. */
+export async function pickedItemsOf(db: Queryable, partId: string, form: string | null): Promise<PartItemRow[]> {
+  return db
+    .select()
+    .from(partItems)
+    .where(and(eq(partItems.partId, partId), form === null ? undefined : eq(partItems.form, form)))
+    .orderBy(asc(partItems.form), asc(partItems.place));
+}
+
+/** All parts of some pieces of work, in order. */
+export async function partsOfWorks(db: Queryable, workIds: readonly string[]): Promise<PartRow[]> {
+  if (workIds.length === 0) return [];
+  return db.select().from(parts).where(among(parts.workId, workIds)).orderBy(asc(parts.workId), asc(parts.place));
+}
+
+/** The latest run of some targets at each part. */
+export async function runsOfTargets(db: Queryable, targetIds: readonly string[]) {
+  if (targetIds.length === 0) return [];
+  return db
+    .select(getTableColumns(sittings))
+    .from(sittings)
+    .where(
+      and(
+        among(sittings.targetId, targetIds),
+        sql`${sittings.attempt} = (select max(other.attempt) from sittings other
+          where other.target_id = ${sittings.targetId} and other.part_id = ${sittings.partId})`,
+      ),
+    );
+}
+
+/** Parts that a teacher opened for some targets. */
+export async function openingsOf(db: Queryable, targetIds: readonly string[]) {
+  return targetIds.length === 0 ? [] : db.select().from(partOpenings).where(among(partOpenings.targetId, targetIds));
+}
+
+/** What was released of some assignments. */
+export async function releasesOf(db: Queryable, assignmentIds: readonly string[]) {
+  return assignmentIds.length === 0
+    ? []
+    : db.select().from(releases).where(among(releases.assignmentId, assignmentIds));
+}
+
+/** Notes that a target is through with everything, or that it is not. */
+export async function keepCompletion(tx: Queryable, targetId: string, at: number | null): Promise<void> {
+  if (at === null) await tx.delete(completions).where(eq(completions.targetId, targetId));
+  else await tx.insert(completions).values({ targetId, at }).onConflictDoNothing();
+}
+
+/** Notes the day for which the unlock code was given. */
+export async function keepUnlocked(tx: Queryable, targetId: string, unlockedDay: string): Promise<void> {
+  await tx.update(assignmentTargets).set({ unlockedDay }).where(eq(assignmentTargets.id, targetId));
 }
 
 export async function targetOf(db: Queryable, assignmentId: string, personId: string) {
@@ -122,36 +183,43 @@ export async function targetOf(db: Queryable, assignmentId: string, personId: st
 const { state: _state, ...run } = getTableColumns(sittings);
 export type RunRow = Omit<typeof sittings.$inferSelect, "state">;
 
-/** The sitting that counts for a target: the latest attempt at it. */
+/** The sitting that tells where a target is: the one begun last, of whatever part. */
 export const latestSitting = and(
   eq(sittings.targetId, assignmentTargets.id),
-  sql`${sittings.attempt} = (select max(other.attempt) from sittings other where other.target_id = ${assignmentTargets.id})`,
+  sql`${sittings.id} = (select other.id from sittings other where other.target_id = ${assignmentTargets.id}
+    order by other.started_at desc, other.attempt desc, other.id desc limit 1)`,
 ) as SQL;
+/** Beside it, whether the target is through with everything. */
+export const ownCompletion = eq(completions.targetId, assignmentTargets.id);
 
-/** Every student of what was given, with the latest sitting, if begun. */
+/** Every student of what was given, with the sitting begun last, if any, and when they were through with everything. */
 export async function targetsWithSittings(db: Queryable, assignmentIds: readonly string[]) {
   if (assignmentIds.length === 0) return [];
   return db
-    .select({ target: assignmentTargets, person: people, sitting: run })
+    .select({ target: assignmentTargets, person: people, sitting: run, throughAt: completions.at })
     .from(assignmentTargets)
     .innerJoin(people, eq(people.id, assignmentTargets.personId))
+    .leftJoin(completions, ownCompletion)
     .leftJoin(sittings, latestSitting)
     .where(among(assignmentTargets.assignmentId, assignmentIds))
     .orderBy(asc(people.givenName), asc(people.familyName));
 }
 
 /**
- * What a student was given, with the latest sitting if begun; withdrawn work is left out. What has no due day comes last.
+ * What a student was given, with the sitting begun last, if any; what is withdrawn or only prepared is left out. What has no due day comes last.
  */
 export async function worksOfStudent(db: Queryable, personId: string) {
   return db
-    .select({ work: given, target: assignmentTargets, sitting: run })
+    .select({ work: given, target: assignmentTargets, sitting: run, throughAt: completions.at })
     .from(assignmentTargets)
     .innerJoin(assignments, eq(assignments.id, assignmentTargets.assignmentId))
     .innerJoin(works, eq(works.id, assignments.workId))
     .innerJoin(parts, and(eq(parts.workId, works.id), eq(parts.place, 0)))
     .leftJoin(planWorks, eq(planWorks.assignmentId, assignments.id))
+    .leftJoin(completions, ownCompletion)
     .leftJoin(sittings, latestSitting)
-    .where(and(eq(assignmentTargets.personId, personId), isNull(assignments.withdrawnAt)))
+    .where(
+      and(eq(assignmentTargets.personId, personId), isNull(assignments.withdrawnAt), eq(assignments.isPrepared, false)),
+    )
     .orderBy(sql`${assignments.dueAt} is null`, asc(assignments.dueAt), asc(assignments.id));
 }

@@ -25,6 +25,8 @@ export const sittings = sqliteTable(
     startedAt: integer("started_at").notNull(),
     /** When the last answer was given; no later answer can be older. */
     lastAt: integer("last_at").notNull(),
+    /** When it is handed in by itself; null where no time is set. */
+    endsAt: integer("ends_at"),
     finishedAt: integer("finished_at"),
     finishReason: text("finish_reason", { enum: FINISH_REASONS }),
     itemsDone: integer("items_done").notNull(),
@@ -37,7 +39,11 @@ export const sittings = sqliteTable(
     /** What the part's conductor remembers. */
     state: text("state", { mode: "json" }).$type<SittingState>().notNull(),
   },
-  (t) => [uniqueIndex("sittings_once").on(t.targetId, t.partId, t.attempt), index("sittings_by_part").on(t.partId)],
+  (t) => [
+    uniqueIndex("sittings_once").on(t.targetId, t.partId, t.attempt),
+    index("sittings_by_part").on(t.partId),
+    index("sittings_by_end").on(t.endsAt).where(sql`ends_at is not null and finished_at is null`),
+  ],
 );
 
 /** An item that a sitting has shown, shows, or holds ready for a lost connection. */
@@ -70,6 +76,8 @@ export const sittingItems = sqliteTable(
     tryFrom: integer("try_from"),
     /** Hints that the server handed out. */
     hints: integer("hints").notNull(),
+    /** What it weighs in the mark. */
+    points: integer("points").notNull().default(1),
   },
   (t) => [
     index("sitting_items_by_sitting").on(t.sittingId, t.place),
@@ -162,6 +170,28 @@ export const scores = sqliteTable(
   ],
 );
 
+/**
+ * The answer that stands to an item of a test that is not handed in yet: it may be changed, and is worth nothing so far. Handing in makes it one
+ * of the `answers`; what was changed before goes to `uncounted_answers`.
+ */
+export const standingAnswers = sqliteTable("standing_answers", {
+  sittingItemId: text("sitting_item_id")
+    .primaryKey()
+    .references(() => sittingItems.id),
+  key: text("key").notNull().unique(),
+  response: text("response", { mode: "json" }).$type<Readonly<Record<string, unknown>>>().notNull(),
+  /** As it stood on the screen, for going on with it on another device. */
+  screen: text("screen", { mode: "json" }).$type<Readonly<Record<string, unknown>>>(),
+  flagged: integer("flagged", { mode: "boolean" }).notNull(),
+  hintsUsed: integer("hints_used").notNull(),
+  milliseconds: integer("milliseconds").notNull(),
+  givenAt: integer("given_at").notNull(),
+  recordedAt: integer("recorded_at").notNull(),
+  witness: text("witness", { enum: ["server", "device"] }).notNull(),
+  lateClaim: integer("late_claim", { mode: "boolean" }).notNull(),
+  deviceClock: integer("device_clock"),
+});
+
 /** What persons gave written answers, by the rubric. Append-only: the latest of an answer's part stands, the others tell how it came to that. */
 export const ratings = sqliteTable(
   "ratings",
@@ -197,7 +227,7 @@ export const uncountedAnswers = sqliteTable(
       .references(() => sittingItems.id),
     /** As it was sent. */
     sent: text("sent").notNull(),
-    reason: text("reason", { enum: ["too-late", "withdrawn", "over", "elsewhere", "unreadable"] }).notNull(),
+    reason: text("reason", { enum: ["too-late", "withdrawn", "over", "elsewhere", "unreadable", "changed"] }).notNull(),
     givenAt: integer("given_at").notNull(),
     recordedAt: integer("recorded_at").notNull(),
   },

@@ -1,5 +1,6 @@
-import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import type { PartSettings, WorkKind } from "../../core/model/work";
+import { sql } from "drizzle-orm";
+import { type AnySQLiteColumn, index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { type OpeningRule, type PartSettings, RELEASED, type ReleaseRules, type WorkKind } from "../../core/model/work";
 import { itemVersions } from "./items";
 import { skills } from "./library";
 import { classes, people, schools } from "./people";
@@ -20,8 +21,17 @@ export const works = sqliteTable(
     instructions: text("instructions").notNull(),
     createdAt: integer("created_at").notNull(),
     archivedAt: integer("archived_at"),
+    /** When its owner kept it to be found again; null for what was only given. */
+    keptAt: integer("kept_at"),
+    /** When its owner let the colleagues of the school use it. */
+    sharedAt: integer("shared_at"),
+    copiedFrom: text("copied_from").references((): AnySQLiteColumn => works.id),
   },
-  (t) => [index("works_by_owner").on(t.ownerId), index("works_by_school").on(t.schoolId)],
+  (t) => [
+    index("works_by_owner").on(t.ownerId),
+    index("works_by_school").on(t.schoolId),
+    index("works_by_original").on(t.copiedFrom).where(sql`copied_from is not null`),
+  ],
 );
 
 /** A part of a piece of work, run by the conductor of its kind. */
@@ -35,6 +45,10 @@ export const parts = sqliteTable(
     place: integer("place").notNull(),
     kind: text("kind").$type<WorkKind>().notNull(),
     settings: text("settings", { mode: "json" }).$type<PartSettings>().notNull(),
+    /** Empty where the kind says enough. */
+    title: text("title").notNull().default(""),
+    /** All of them must hold before a student may begin; none for a part that is open at once. */
+    opening: text("opening", { mode: "json" }).$type<readonly OpeningRule[]>().notNull().default(sql`'[]'`),
   },
   (t) => [uniqueIndex("parts_by_work").on(t.workId, t.place)],
 );
@@ -54,7 +68,7 @@ export const partSkills = sqliteTable(
   (t) => [uniqueIndex("part_skills_once").on(t.partId, t.skillId), index("part_skills_by_skill").on(t.skillId)],
 );
 
-/** Items that somebody picked by hand, each as one draw: the same for everybody. */
+/** Items that stand from the beginning, each as one draw, form by form: the same for everybody who has that form. */
 export const partItems = sqliteTable(
   "part_items",
   {
@@ -62,6 +76,8 @@ export const partItems = sqliteTable(
     partId: text("part_id")
       .notNull()
       .references(() => parts.id),
+    /** The form by its letter; most parts have one. */
+    form: text("form").notNull().default("A"),
     place: integer("place").notNull(),
     versionId: text("version_id")
       .notNull()
@@ -71,9 +87,11 @@ export const partItems = sqliteTable(
       .references(() => skills.id),
     seed: integer("seed").notNull(),
     context: text("context").notNull(),
+    /** What it weighs in the mark; null for what its own parts weigh. */
+    points: integer("points"),
   },
   (t) => [
-    uniqueIndex("part_items_by_part").on(t.partId, t.place),
+    uniqueIndex("part_items_by_part").on(t.partId, t.form, t.place),
     index("part_items_by_version").on(t.versionId),
     index("part_items_by_skill").on(t.skillId),
   ],
@@ -99,7 +117,23 @@ export const assignments = sqliteTable(
     opensAt: integer("opens_at").notNull(),
     /** Null where it has no due day. */
     dueAt: integer("due_at"),
+    /** Until when late work is taken; null where the due time is the end. */
+    closesAt: integer("closes_at"),
     withdrawnAt: integer("withdrawn_at"),
+    /** Made ready, and on nobody's list yet. */
+    isPrepared: integer("is_prepared", { mode: "boolean" }).notNull().default(false),
+    /** Begun and gone on with only in the school's network, unless the code is known. */
+    onlyAtSchool: integer("only_at_school", { mode: "boolean" }).notNull().default(false),
+    /** Opens work for the school from elsewhere, for the rest of the day; null for none. */
+    unlockCode: text("unlock_code"),
+    /** As long as it is open, nothing else is. */
+    goesFirst: integer("goes_first", { mode: "boolean" }).notNull().default(false),
+    /** When students see the score, their answers with the key, and explanations. */
+    release: text("release", { mode: "json" }).$type<ReleaseRules>().notNull().default(sql`'{}'`),
+    /** Per cent of the mark from which a test counts as passed; null for none. */
+    cutPercent: real("cut_percent"),
+    /** Under which it stands in the gradebook; empty for none. */
+    category: text("category").notNull().default(""),
   },
   (t) => [
     index("assignments_by_class").on(t.classId, t.givenAt),
@@ -122,9 +156,70 @@ export const assignmentTargets = sqliteTable(
       .references(() => people.id),
     /** Items granted beyond the settings. */
     extraItems: integer("extra_items").notNull().default(0),
+    /** Minutes granted beyond the settings and the student's supports. */
+    extraMinutes: integer("extra_minutes").notNull().default(0),
+    /** The form that this student has. */
+    form: text("form").notNull().default("A"),
+    /** A due time of their own; null for everybody's. */
+    dueAt: integer("due_at"),
+    /** Opened again for this student until then. */
+    reopenedUntil: integer("reopened_until"),
+    /** Need not do it, with the reason as the teacher wrote it. */
+    excusedAt: integer("excused_at"),
+    excusedBecause: text("excused_because").notNull().default(""),
+    /** The last day for which the unlock code was given. */
+    unlockedDay: text("unlocked_day"),
   },
   (t) => [
     uniqueIndex("assignment_targets_once").on(t.assignmentId, t.personId),
     index("assignment_targets_by_person").on(t.personId),
   ],
+);
+
+/** Who is through with everything that is for them in what they were given. */
+export const completions = sqliteTable("completions", {
+  targetId: text("target_id")
+    .primaryKey()
+    .references(() => assignmentTargets.id),
+  at: integer("at").notNull(),
+});
+
+/** A part that a teacher opened for a student, whatever its rules say. */
+export const partOpenings = sqliteTable(
+  "part_openings",
+  {
+    id: text("id").primaryKey(),
+    targetId: text("target_id")
+      .notNull()
+      .references(() => assignmentTargets.id),
+    partId: text("part_id")
+      .notNull()
+      .references(() => parts.id),
+    openedBy: text("opened_by")
+      .notNull()
+      .references(() => people.id),
+    at: integer("at").notNull(),
+  },
+  (t) => [
+    uniqueIndex("part_openings_once").on(t.targetId, t.partId),
+    index("part_openings_by_part").on(t.partId),
+    index("part_openings_by_opener").on(t.openedBy),
+  ],
+);
+
+/** What a teacher let students see of what was given. */
+export const releases = sqliteTable(
+  "releases",
+  {
+    id: text("id").primaryKey(),
+    assignmentId: text("assignment_id")
+      .notNull()
+      .references(() => assignments.id),
+    what: text("what", { enum: RELEASED }).notNull(),
+    releasedBy: text("released_by")
+      .notNull()
+      .references(() => people.id),
+    at: integer("at").notNull(),
+  },
+  (t) => [uniqueIndex("releases_once").on(t.assignmentId, t.what), index("releases_by_releaser").on(t.releasedBy)],
 );

@@ -2,7 +2,12 @@
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
 import { takeNext } from "./writes/takeNext";
+import { unlock } from "./writes/unlock";
 
 export async function takeNextAction(input: unknown): Promise<ActionResult<{ assignmentId: string }>> {
   return runAction((context) => takeNext(context, input));
+}
+
+export async function unlockAction(input: unknown): Promise<ActionResult<{ open: true }>> {
+  return runAction((context) => unlock(context, input));
 }

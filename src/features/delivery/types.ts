@@ -54,6 +54,8 @@ export interface SittingChange {
   readonly itemsDone: number;
   readonly itemsRight: number;
   readonly finished: FinishReason | null;
+  /** When it is handed in by itself; null where no time is set. */
+  readonly endsAt: number | null;
   readonly current: ItemView | null;
   /** Items that may be shown while the server can't be reached; those that the browser has already are left out. */
   readonly reserve: readonly ItemView[];
@@ -61,10 +63,33 @@ export interface SittingChange {
   readonly reserveIds: readonly string[];
 }
 
+/** What stands as the answer to an item that may still be changed. */
+export interface StandingView {
+  readonly flagged: boolean;
+  /** As it stood on the screen where it was given. */
+  readonly screen: Readonly<Record<string, unknown>> | null;
+}
+
+/** A test in which one may go back and forth until it is handed in. */
+export interface WholeView {
+  readonly items: readonly ItemView[];
+  /** By the item. */
+  readonly standing: Readonly<Record<string, StandingView>>;
+}
+
 export interface SittingView extends SittingChange {
   readonly workId: string;
+  readonly partId: string;
   readonly kind: WorkKind;
   readonly title: string;
+  /** Of the part, where the work has several; empty for none. */
+  readonly partTitle: string;
+  readonly hasParts: boolean;
+  /** Null where it goes item by item, and once it is handed in. */
+  readonly whole: WholeView | null;
+  readonly calculator: boolean;
+  /** Some of what came out is released. */
+  readonly hasResults: boolean;
   readonly instructions: string;
   /** The most items that the student is given. */
   readonly mostItems: number;
@@ -73,6 +98,13 @@ export interface SittingView extends SittingChange {
   readonly lessons: Readonly<
     Record<string, { readonly name: string; readonly lesson: Lesson; readonly model: SkillTeaching["model"] }>
   >;
+}
+
+/** That a whole test is handed in, as the browser keeps it. */
+export interface HandInMessage {
+  readonly key: string;
+  readonly sittingId: string;
+  readonly handIn: true;
 }
 
 /** One answer as the browser keeps it; the key makes sending it twice harmless. */
@@ -85,6 +117,9 @@ export interface AnswerMessage {
   readonly response: Readonly<Record<string, unknown>>;
   /** The same as it stood on the screen, to name the answer in a report. */
   readonly words: string;
+  /** How it stood on the screen; only where it may be changed. */
+  readonly screen?: Readonly<Record<string, unknown>>;
+  readonly flagged?: boolean;
   readonly hintsUsed: number;
   /** Active time of this try alone. */
   readonly milliseconds: number;
@@ -118,6 +153,58 @@ export type AnswerOutcome =
  * item was answered before, in another window or on another device; "unreadable": the try is not used up.
  */
 export type NotCounted = "too-late" | "withdrawn" | "over" | "elsewhere" | "unreadable";
+
+/** A part of a piece of work on its student's page. */
+export interface OwnPartView {
+  readonly partId: string;
+  readonly title: string;
+  readonly kind: WorkKind;
+  readonly state: "open" | "begun" | "done" | "locked" | "not-needed";
+  /** What is still to come before it opens, each as a sentence. */
+  readonly waitsFor: readonly string[];
+  readonly hasResults: boolean;
+}
+
+export interface PartsView {
+  readonly workId: string;
+  readonly title: string;
+  readonly instructions: string;
+  readonly parts: readonly OwnPartView[];
+}
+
+/** What a student gets who opens work: its parts, or the run at one of them. */
+export type EnteredView =
+  | { readonly as: "parts"; readonly view: PartsView }
+  | { readonly as: "run"; readonly view: SittingView };
+
+/** What came out of a finished part, as far as it is released. */
+export interface ResultsView {
+  /** Whether anything is released. */
+  readonly released: boolean;
+  readonly workId: string;
+  readonly title: string;
+  readonly partTitle: string;
+  readonly handedIn: string;
+  /** Points earned of those there were; null while it is not released, or a person still scores some of it. */
+  readonly score: { readonly percent: number; readonly earned: string; readonly most: number } | null;
+  readonly waiting: number;
+  readonly items: readonly ResultItem[] | null;
+  /** Skills to work on, where the answers are released. */
+  readonly toWorkOn: readonly { readonly skillId: string; readonly name: string }[];
+  /** The part of the same work in which they are worked on, where it is open. */
+  readonly followUp: string | null;
+}
+
+export interface ResultItem {
+  readonly id: string;
+  readonly stem: string;
+  readonly given: string;
+  readonly verdict: "right" | "partly" | "wrong" | "blank" | "waiting";
+  readonly key: string;
+  /** Null while explanations are not released. */
+  readonly solution: string | null;
+  readonly said: string | null;
+}
 
 export interface AnswerReply {
   readonly outcome: AnswerOutcome;
@@ -166,4 +253,14 @@ export interface StudentWork {
   readonly due: string | null;
   readonly overdue: boolean;
   readonly opens: string | null;
+  /** Until when it is taken; null where nothing ends it. */
+  readonly until: string | null;
+  /** Taken although the due time is over. */
+  readonly late: boolean;
+  /** The teacher said that it need not be done. */
+  readonly excused: boolean;
+  /** Work that has to be finished first; null where it may be begun. */
+  readonly waitsFor: string | null;
+  /** Some of what came out is released. */
+  readonly hasResults: boolean;
 }

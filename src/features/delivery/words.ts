@@ -3,6 +3,7 @@ import type { DrawnItem } from "@/core/items/drawItem";
 import { rubricOf } from "@/core/items/rubricOf";
 import { saidOf } from "@/core/items/saidOf";
 import type { UnreadableReason } from "@/core/items/verdict";
+import type { WorkKind } from "@/core/model/work";
 import type { Library } from "@/server/library/library";
 import { responseNoteWords } from "@/words/students/responseNoteWords";
 import type { Feedback, NotCounted } from "./types";
@@ -48,6 +49,17 @@ export function unreadableMessage(
 }
 
 const WAITING = "Your teacher reads it and says what it is worth.";
+
+const PART_NAMES: Readonly<Record<WorkKind, string>> = {
+  practice: "Practice",
+  check: "Short check",
+  amount: "Questions",
+  quiz: "Test",
+};
+
+/** What a part is called: by its own title, else by its kind and place. */
+export const partTitle = (part: { readonly title: string; readonly kind: WorkKind }, place: number): string =>
+  part.title === "" ? `${place + 1}. ${PART_NAMES[part.kind]}` : part.title;
 
 interface Answered {
   readonly answer: {

@@ -1,12 +1,15 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
-import { addToWork, assignWork, moveDueDay, withdrawWork } from "./writes";
+import { addToWork, moveDueDay, withdrawWork } from "./writes/changeWork";
+import { giveWork } from "./writes/giveWork";
+import { grant, openPart } from "./writes/grant";
+import { releaseWork } from "./writes/release";
 
-export async function assignAction(
+export async function giveAction(
   input: unknown,
-): Promise<ActionResult<{ assignmentId: string; changeId: string | null }>> {
-  return runAction((context) => assignWork(context, input));
+): Promise<ActionResult<{ assignmentIds: readonly string[]; changeId: string | null }>> {
+  return runAction((context) => giveWork(context, input));
 }
 
 export async function addToWorkAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
@@ -22,4 +25,16 @@ export async function moveDueDayAction(
 
 export async function withdrawAction(assignmentId: string): Promise<ActionResult<{ changeId: string }>> {
   return runAction((context) => withdrawWork(context, { assignmentId }));
+}
+
+export async function releaseAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => releaseWork(context, input));
+}
+
+export async function grantAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => grant(context, input));
+}
+
+export async function openPartAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => openPart(context, input));
 }

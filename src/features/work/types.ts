@@ -57,17 +57,34 @@ export interface WorkView extends WorkListEntry {
   readonly leftOut: readonly string[];
 }
 
-/** What the assign page starts from. */
-export interface AssignForm {
+/** A student to whom work may go. */
+export interface ComposeStudent {
+  readonly id: string;
+  readonly name: string;
+  /** Times the usual time that they need, by their supports. */
+  readonly timeFactor: number;
+  /** Why they are left out of tests; null where they are not. */
+  readonly leftOut: string | null;
+}
+
+/** What the page for giving work starts from. */
+export interface ComposeView {
   readonly classes: readonly {
     readonly id: string;
     readonly name: string;
-    readonly students: readonly { readonly id: string; readonly name: string }[];
+    readonly students: readonly ComposeStudent[];
+  }[];
+  readonly groups: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly classId: string;
+    readonly students: readonly ComposeStudent[];
   }[];
   readonly skills: readonly {
     readonly id: string;
     readonly name: string;
     readonly grade: number;
+    readonly strand: string;
     /** Of the standard that it belongs to; empty for none. */
     readonly code: string;
     readonly secure: Readonly<Record<string, number>>;

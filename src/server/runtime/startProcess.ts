@@ -32,9 +32,9 @@ function watchAbandoned(runtime: Runtime): void {
   setInterval(look, ABANDONED_MILLISECONDS * 2).unref();
 }
 
-/** Makes a process that serves a school ready: whoever asks first should not wait for the database. False in development. */
-export async function startProcess(): Promise<boolean> {
-  if (!readEnvironment().production) return false;
+/** Makes a process that serves a school ready: whoever asks first should not wait for the database. Null while it can't be opened. */
+export async function startProcess(): Promise<Runtime | null | "development"> {
+  if (!readEnvironment().production) return "development";
   captureConsole();
   // A database that can't be opened now may open at the first request; pages say so until then.
   const runtime = await theRuntime().catch((error: unknown) => {
@@ -42,5 +42,5 @@ export async function startProcess(): Promise<boolean> {
     return null;
   });
   if (runtime) watchAbandoned(runtime);
-  return true;
+  return runtime;
 }

@@ -47,6 +47,12 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   erased: "Erased {person} for good",
   "work-items-added": "Added {items, plural, one {# item} other {# items}} to “{title}”",
   "work-assigned": "Assigned “{title}” to {students} of {of, plural, one {# student} other {# students}}",
+  "work-prepared":
+    "Prepared “{title}” for {students} of {of, plural, one {# student} other {# students}}, not given yet",
+  "work-released": "Let students see {what} of “{title}”",
+  "work-granted":
+    "“{title}”: granted something beyond the settings to {students, plural, =1 {{person}} other {# students}}",
+  "part-opened": "“{title}”: opened part {part} for {students, plural, one {# student} other {# students}}",
   "work-due-moved": "“{title}” is now due {dueDay}",
   "work-withdrawn": "Withdrew “{title}”",
   "groups-made":

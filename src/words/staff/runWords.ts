@@ -8,9 +8,15 @@ const WORDS: Readonly<Record<RunState, string>> = {
   budget: "finished",
   amount: "finished",
   mastered: "mastered",
+  "handed-in": "handed in",
+  "time-up": "handed in",
 };
 /** Where it is told apart how it was finished. */
-const ENDED: Readonly<Partial<Record<RunState, string>>> = { budget: "finished, not mastered", amount: "handed in" };
+const ENDED: Readonly<Partial<Record<RunState, string>>> = {
+  budget: "finished, not mastered",
+  amount: "handed in",
+  "time-up": "time was up",
+};
 
 /** Where a student is with a piece of work, as teachers say it. */
 export const runWords = (state: RunState): string => WORDS[state];

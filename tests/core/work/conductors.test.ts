@@ -26,6 +26,7 @@ const shown = (n: number, over: Partial<SittingItem> = {}): SittingItem => ({
   seed: 100 + n,
   context: "garden",
   tries: 1,
+  points: 1,
   earned: 1,
   possible: 1,
   ...over,
@@ -42,6 +43,9 @@ const situation = (over: Partial<PartSituation> = {}): PartSituation => ({
   state: {},
   grade: 6,
   interests: [],
+  extraMinutes: 0,
+  timeFactor: 1,
+  activeMilliseconds: 0,
   day: 20_000,
   items: [],
   extraItems: 0,
@@ -111,7 +115,7 @@ describe.each(WORK_KINDS)("%s", (kind) => {
 
 describe("how kinds of work differ", () => {
   const take = (kind: WorkKind, right: boolean, number: number, offline = false) =>
-    conductorOf(kind).take({ right, number, offline });
+    conductorOf(kind).take({ right, number, offline }, { items: 4 });
 
   it("a check gives one try, the others two; without a connection there is only one", () => {
     expect(
@@ -120,6 +124,7 @@ describe("how kinds of work differ", () => {
       ["practice", false, true, true],
       ["check", true, true, true],
       ["amount", false, true, true],
+      ["quiz", true, true, true],
     ]);
     for (const kind of WORK_KINDS) expect(take(kind, true, 1)).toBe(true);
   });
@@ -192,7 +197,7 @@ describe("how kinds of work differ", () => {
     const all = [shown(0, picked(7)), shown(1, picked(3))];
     expect(amount.end({ ...start, items: all })).toMatchObject({ done: true, reason: "amount" });
     expect(amount.next(start, all)).toBeNull();
-    expect(WORK_KINDS.filter((kind) => conductorOf(kind).pickable)).toEqual(["amount"]);
+    expect(WORK_KINDS.filter((kind) => conductorOf(kind).pickable)).toEqual(["amount", "quiz"]);
   });
 });
 

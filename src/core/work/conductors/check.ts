@@ -11,6 +11,8 @@ export const check: Conductor = {
   end: endOfFixed,
   tells: { verdict: false, hints: false, count: false },
   endsWhenSure: false,
+  standsWhole: false,
+  isHandedInWhole: () => false,
   pickable: false,
   mark: markOfFirstTries,
 };

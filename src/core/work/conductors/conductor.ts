@@ -1,5 +1,5 @@
 import type { SkillBelief } from "../../mastery/skillBelief";
-import type { FinishReason, SittingState } from "../../model/work";
+import type { FinishReason, PartSettings, SittingState } from "../../model/work";
 import type { Rational } from "../../numeric/rational";
 import type { PartSituation, PickedItem } from "../partSituation";
 
@@ -42,13 +42,17 @@ export interface Conductor {
   /** What to aim the next item at, as if the items in `shown` had been given; null when nothing is left to give. */
   readonly next: (situation: PartSituation, shown: readonly { readonly skillId: string }[]) => Aim | null;
   /** Whether the item is over with this try. */
-  readonly take: (given: Try) => boolean;
+  readonly take: (given: Try, settings: PartSettings) => boolean;
   readonly end: (situation: PartSituation) => PartEnd;
   readonly tells: Tells;
   /** Whether it ends once mastery is sure enough, so that somebody may say how sure. */
   readonly endsWhenSure: boolean;
   /** Whether its items may be picked by hand. */
   readonly pickable: boolean;
+  /** Whether all its items stand from the beginning, in one order, whatever is answered. */
+  readonly standsWhole: boolean;
+  /** Whether answers may be changed until the whole of it is handed in: only then are they worth anything. */
+  readonly isHandedInWhole: (settings: PartSettings) => boolean;
   /** The mark so far, exact, 0 to 1; null before there is anything to mark. */
   readonly mark: (situation: Pick<PartSituation, "items">) => Rational | null;
 }

@@ -3,9 +3,10 @@ import { amount } from "./amount";
 import { check } from "./check";
 import type { Conductor } from "./conductor";
 import { practice } from "./practice";
+import { quiz } from "./quiz";
 
 /** Every kind of work by its conductor: the compiler wants each, and nothing else names one. */
-const CONDUCTORS = { practice, check, amount } satisfies Record<WorkKind, Conductor>;
+const CONDUCTORS = { practice, check, amount, quiz } satisfies Record<WorkKind, Conductor>;
 
 /**
  * @example conductorOf("amount").pickable // true

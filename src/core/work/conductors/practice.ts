@@ -1,11 +1,11 @@
 import { readiness } from "../../grouping/readiness";
 import { LEARNING } from "../../mastery/learningModel";
-import { masteryRule } from "../../mastery/masteryReached";
 import { nextSkill } from "../../selection/nextSkill";
 import { endOfSkill, type SkillHistory } from "../endOfSkill";
 import { endOfWork } from "../endOfWork";
+import { practiceRule } from "../endRule";
 import { markOfFirstTries } from "../markOfFirstTries";
-import { beliefNow, chanceNow, mostItems, type PartSituation, type SkillOfWork } from "../partSituation";
+import { beliefNow, chanceNow, mostItems, mostMinutes, type PartSituation, type SkillOfWork } from "../partSituation";
 import { isScored, shareOfFirst } from "../sittingItem";
 import type { Conductor } from "./conductor";
 import { overAfterTries } from "./overAfterTries";
@@ -31,22 +31,27 @@ export const practice: Conductor = {
           missesInRow: situation.states.get(skillId)?.missesInRow ?? 0,
         };
   },
-  take: overAfterTries(2),
+  take: (given, { tries }) => overAfterTries(tries ?? 2)(given),
   end: (situation) => {
-    const spent = { items: situation.items.filter(({ state }) => state === "done").length, minutes: 0 };
+    const spent = {
+      items: situation.items.filter(({ state }) => state === "done").length,
+      minutes: situation.activeMilliseconds / 60_000,
+    };
     const { progress, done, reason } = endOfWork(
       situation.skillIds.map((id) => ({
-        rule: masteryRule(situation.settings.certainty),
+        rule: practiceRule(situation.settings),
         history: historyOf(situation, id),
       })),
       spent,
-      { items: mostItems(situation), minutes: null },
+      { items: mostItems(situation), minutes: mostMinutes(situation) },
     );
     return { progress, done, reason };
   },
   tells: { verdict: true, hints: true, count: true },
   endsWhenSure: true,
   pickable: false,
+  standsWhole: false,
+  isHandedInWhole: () => false,
   mark: markOfFirstTries,
 };
 
@@ -60,7 +65,7 @@ function openSkill(situation: PartSituation, id: string) {
     learning: situation.states.get(id)?.learning ?? LEARNING.shareLearning,
     ready: readiness(skill.prerequisites, chances),
     unlockedWeight: skill.unlocks * UNLOCK_WEIGHT,
-    done: endOfSkill(masteryRule(situation.settings.certainty), history).done,
+    done: endOfSkill(practiceRule(situation.settings), history).done,
     answersHere: history.answers.length,
     contrasts: skill.contrasts,
   };

@@ -21,7 +21,9 @@ const store = keptStore<Run | null>(
   [
     // New rows change nobody's run: a roster file brings thousands of people while a class is at work, and a plan that runs by itself gives
     // somebody new work every other minute. Work that was begun gets no further skills or items.
-    ...["assignments", "assignment_targets", "works", "parts", "part_skills", "part_items", "people"].map(oldRowsOf),
+    ...["assignments", "assignment_targets", "works", "parts", "part_skills", "part_items", "people", "supports"].map(
+      oldRowsOf,
+    ),
     ...LIBRARY_TABLES,
   ],
   async () => null,

@@ -8,11 +8,21 @@ import { skillsLookedAt } from "@/core/work/chooseNext";
 import type { Conductor } from "@/core/work/conductors/conductor";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import type { PartSituation } from "@/core/work/partSituation";
+import { type WorkWindow, windowFor } from "@/core/work/workWindow";
 import { gradeAtWork } from "@/db/queries/people";
 import { itemsOfSitting, type SittingItemRow, type SittingOwner, type SittingRow } from "@/db/queries/sittings";
-import { interestsOf } from "@/db/queries/students";
+import { type StandingAnswerRow, standingOfSitting } from "@/db/queries/standingAnswers";
+import { interestsOf, supportsOf } from "@/db/queries/students";
 import { skillStatesOfPerson } from "@/db/queries/summaries";
-import { assignmentById, type GivenWork, partById, pickedItemsOf, skillIdsOfPart } from "@/db/queries/work";
+import {
+  assignmentById,
+  type GivenWork,
+  type PartRow,
+  partById,
+  pickedItemsOf,
+  skillIdsOfPart,
+  type TargetRow,
+} from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import { statesByStudent } from "@/server/classroom/skillStates";
 import { type Drawer, drawerWith, versionsOf } from "@/server/library/drawnItems";
@@ -28,10 +38,16 @@ export interface Run {
   readonly personId: string;
   readonly schoolId: string;
   readonly work: GivenWork;
+  readonly part: PartRow;
+  readonly target: TargetRow;
+  /** The times that hold for this student. */
+  readonly window: WorkWindow;
   readonly conductor: Conductor;
   readonly sitting: SittingRow;
   /** In the order of showing; what is in reserve stands behind. */
   readonly items: readonly SittingItemRow[];
+  /** What stands as the answer to an item, by its id, while nothing is handed in yet. */
+  readonly standing: ReadonlyMap<string, StandingAnswerRow>;
   readonly situation: PartSituation;
   readonly library: Library;
   readonly shelves: ReadonlyMap<string, Shelf>;
@@ -45,14 +61,14 @@ export interface Run {
 export async function loadRun(
   db: Queryable,
   runtime: Runtime,
-  { sitting, personId, assignmentId, extraItems }: SittingOwner,
+  { sitting, personId, assignmentId, target }: SittingOwner,
   items?: readonly SittingItemRow[],
 ): Promise<Run> {
   const [work, part, skillIds, picked, own, library] = await Promise.all([
     assignmentById(db, assignmentId),
     partById(db, sitting.partId),
-    skillIdsOfPart(db, sitting.partId),
-    pickedItemsOf(db, sitting.partId),
+    sitting.state.skillIds ?? skillIdsOfPart(db, sitting.partId),
+    pickedItemsOf(db, sitting.partId, target.form),
     items ?? itemsOfSitting(db, sitting.id),
     libraryOf(runtime),
   ]);
@@ -69,11 +85,15 @@ export async function loadRun(
   // A part of an item may tell about skills that the work itself does not name.
   const told = [...versions.values()].flatMap(({ body }) => body.parts.flatMap((one) => one.skillIds ?? []));
   const looked = skillsLookedAt([...skillIds, ...told], (id) => library.skill(id).prerequisites);
-  const [states, grade, school, liked] = await Promise.all([
+  const conductor = conductorOf(part.kind);
+  const isWhole = conductor.isHandedInWhole(part.settings) && sitting.finishedAt === null && own.length > 0;
+  const [states, grade, school, liked, [supports], standing] = await Promise.all([
     skillStatesOfPerson(db, personId, looked),
     gradeAtWork(db, personId, work.classId),
     schoolOf(runtime, work.schoolId),
     interestsOf(db, personId),
+    supportsOf(db, [personId]),
+    isWhole ? standingOfSitting(db, sitting.id) : [],
   ]);
   const passages = await passagesOf(runtime, versions.values());
   return {
@@ -81,9 +101,13 @@ export async function loadRun(
     schoolId: work.schoolId,
     passages,
     work,
-    conductor: conductorOf(part.kind),
+    part,
+    target,
+    window: windowFor(work, target),
+    conductor,
     sitting,
     items: own,
+    standing: new Map(standing.map((row) => [row.sittingItemId, row])),
     library,
     shelves,
     versions,
@@ -107,12 +131,13 @@ export async function loadRun(
           return [id, skill];
         }),
       ),
-      picked: picked.map(({ skillId, versionId, seed, context }) => ({
+      picked: picked.map(({ skillId, versionId, seed, context, points }) => ({
         skillId,
         itemId: versions.get(versionId)?.itemId ?? "",
         versionId,
         seed,
         context,
+        points: points ?? versions.get(versionId)?.body.parts.reduce((sum, one) => sum + (one.points ?? 1), 0) ?? 1,
       })),
       states: statesByStudent(states).get(personId) ?? new Map<string, SkillState>(),
       state: sitting.state,
@@ -120,7 +145,10 @@ export async function loadRun(
       day: dayNumber(dayAt(school, runtime.now())),
       interests: liked.map(({ interest }) => interest),
       items: own,
-      extraItems,
+      extraItems: target.extraItems,
+      extraMinutes: target.extraMinutes,
+      timeFactor: supports?.timeFactor ?? 1,
+      activeMilliseconds: sitting.activeMilliseconds,
     },
   };
 }

@@ -4,7 +4,7 @@ import { roomOf } from "@/core/items/rooms";
 import { mostItems } from "@/core/work/partSituation";
 import type { ScoreRow } from "@/db/queries/answerLog";
 import type { SittingItemRow } from "@/db/queries/sittings";
-import type { Feedback, ItemView, PartView, SittingChange, SittingView } from "../types";
+import type { Feedback, ItemView, PartView, SittingChange, SittingView, WholeView } from "../types";
 import { feedbackOn } from "../words";
 import { drawnOf, hintsOf, type Run } from "./run";
 
@@ -16,17 +16,39 @@ export interface GivenAnswer {
   readonly scores: readonly Pick<ScoreRow, "part" | "earned" | "possible" | "misconceptionId">[];
 }
 
+/** Items that the browser holds ready for a lost connection. */
+export const RESERVE_ITEMS = 4;
+
 /** The sitting as its student's browser gets it, built field by field. */
-export function sittingView(run: Run, last: GivenAnswer | null, serverNow: number): Omit<SittingView, "lessons"> {
-  const { work, situation } = run;
+export function sittingView(
+  run: Run,
+  last: GivenAnswer | null,
+  serverNow: number,
+): Omit<SittingView, "lessons" | "hasResults"> {
+  const { work, situation, part } = run;
   return {
     ...sittingChange(run, last, serverNow, []),
     workId: work.id,
-    kind: work.kind,
+    partId: part.id,
+    kind: part.kind,
     title: work.title,
+    partTitle: part.title,
+    hasParts: work.partCount > 1,
+    whole: wholeView(run),
+    calculator: part.settings.calculator === true,
     instructions: work.instructions,
     mostItems: mostItems(situation),
     planClassId: work.planId === null ? null : work.classId,
+  };
+}
+
+/** All items with what stands to each, while they may be changed. */
+function wholeView(run: Run): WholeView | null {
+  const { conductor, part, sitting, items } = run;
+  if (!conductor.isHandedInWhole(part.settings) || sitting.finishedAt !== null) return null;
+  return {
+    items: items.map((item) => itemView(run, item, null)),
+    standing: Object.fromEntries([...run.standing].map(([id, { flagged, screen }]) => [id, { flagged, screen }])),
   };
 }
 
@@ -38,10 +60,12 @@ export function sittingChange(
   holds: readonly string[],
 ): SittingChange {
   const { sitting, situation, conductor, items } = run;
-  const running = sitting.finishedAt === null;
+  const running = sitting.finishedAt === null && !conductor.isHandedInWhole(run.part.settings);
   const current = running ? items.find(({ state }) => state === "open") : undefined;
   const itemsLeft = Math.max(0, mostItems(situation) - sitting.itemsDone - 1);
-  const ready = running ? items.filter(({ state }) => state === "reserve").slice(0, itemsLeft) : [];
+  const ready = running
+    ? items.filter(({ state }) => state === "reserve").slice(0, Math.min(itemsLeft, RESERVE_ITEMS))
+    : [];
   return {
     serverNow,
     sittingId: sitting.id,
@@ -49,6 +73,7 @@ export function sittingChange(
     itemsDone: sitting.itemsDone,
     itemsRight: conductor.tells.count ? sitting.itemsRight : 0,
     finished: sitting.finishReason,
+    endsAt: sitting.endsAt,
     current: current ? itemView(run, current, feedbackOnLast(run, current, last)) : null,
     reserve: ready.filter(({ id }) => !holds.includes(id)).map((item) => itemView(run, item, null)),
     reserveIds: ready.map(({ id }) => id),

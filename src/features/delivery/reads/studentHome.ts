@@ -5,7 +5,7 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import { mondayOf } from "@/core/calendar/mondayOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { inPrecedence } from "@/core/plan/precedence";
-import { isOver } from "@/core/work/isOver";
+import { type WindowStanding, windowFor, windowStanding } from "@/core/work/workWindow";
 import { classesOfStudent, personById } from "@/db/queries/people";
 import { classesWithRunningPlan } from "@/db/queries/plan";
 import { skillDaysOf, skillStatesOf } from "@/db/queries/summaries";
@@ -18,6 +18,7 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
 import type { StudentHome, StudentNext, StudentWork } from "../types";
+import { maySee, releasedWords } from "./released";
 
 /** Work that is finished, or whose time ran out, stays on the student's page for this long. */
 const SHOW_DONE_MILLISECONDS = 14 * 86_400_000;
@@ -39,37 +40,63 @@ export async function studentHome(context: Context): Promise<StudentHome> {
   const gauges = gaugesOfStudent({ grade: person?.grade ?? classes[0]?.grade ?? null, states }, library.skills, today);
   const monday = mondayOf(today);
   const week = await skillDaysOf(runtime.db.read, [actor.personId], monday);
-  const works = (await worksOfStudent(runtime.db.read, actor.personId)).map(({ work, sitting }) => ({
-    finishedAt: sitting?.finishedAt ?? null,
-    opensAt: work.opensAt,
-    dueAt: work.dueAt,
-    ofPlan: work.planId !== null,
-    kind: work.groupId === null ? ("due-work" as const) : ("detour" as const),
-    dueDay: work.dueAt === null ? null : dayAt(school, work.dueAt),
-    view: {
-      workId: work.id,
-      title: work.title,
-      kind: work.kind,
-      progress: (sitting?.progressPermille ?? 0) / 1000,
-      begun: sitting !== null,
-      finished: sitting?.finishReason ?? null,
-      due: work.dueAt === null ? null : format(new TZDate(work.dueAt, school.timeZone), "EEEE d MMMM"),
-      overdue: isOver(work.dueAt, now),
-      opens: work.opensAt > now ? format(new TZDate(work.opensAt, school.timeZone), "EEEE d MMMM") : null,
-    } satisfies StudentWork,
-  }));
+  const given = await worksOfStudent(runtime.db.read, actor.personId);
+  const words = await releasedWords(
+    runtime.db.read,
+    given.map(({ work }) => work.id),
+  );
+  const works = given.map(({ work, target, sitting, throughAt }) => {
+    const times = windowFor(work, target);
+    const standing = windowStanding(times, now);
+    return {
+      finishedAt: target.excusedAt ?? throughAt,
+      standing,
+      closedAt: times.closesAt ?? 0,
+      opensAt: work.opensAt,
+      ofPlan: work.planId !== null,
+      isFirst: work.goesFirst,
+      kind: work.groupId === null ? ("due-work" as const) : ("detour" as const),
+      dueDay: times.dueAt === null ? null : dayAt(school, times.dueAt),
+      view: {
+        workId: work.id,
+        title: work.title,
+        kind: work.kind,
+        progress: (sitting?.progressPermille ?? 0) / 1000,
+        begun: sitting !== null,
+        finished: throughAt === null ? null : (sitting?.finishReason ?? null),
+        excused: target.excusedAt !== null,
+        due: times.dueAt === null ? null : format(new TZDate(times.dueAt, school.timeZone), "EEEE d MMMM"),
+        until: times.closesAt === null ? null : format(new TZDate(times.closesAt, school.timeZone), "EEEE d MMMM"),
+        late: standing === "late",
+        overdue: standing === "closed",
+        opens: work.opensAt > now ? format(new TZDate(work.opensAt, school.timeZone), "EEEE d MMMM") : null,
+        hasResults:
+          sitting !== null &&
+          maySee("score", { work, target, part: work, run: sitting, word: words.get(work.id) ?? [] }, now),
+        waitsFor: null,
+      } satisfies StudentWork,
+    };
+  });
+  const first = works.find(({ isFirst, finishedAt, standing }) => isFirst && finishedAt === null && isNow(standing));
   // What the plan gives stands in its own line, whatever was begun of it.
-  const open = works.filter(({ finishedAt, dueAt, ofPlan }) => finishedAt === null && !isOver(dueAt, now) && !ofPlan);
+  const open = works.filter(
+    ({ finishedAt, standing, ofPlan }) => finishedAt === null && standing !== "closed" && !ofPlan,
+  );
+  const inOrder = inPrecedence(open.filter(({ standing }) => isNow(standing)));
+  const waiting = (view: StudentWork): StudentWork =>
+    first && view.workId !== first.view.workId ? { ...view, waitsFor: first.view.title } : view;
   return {
     name: person?.givenName ?? "",
     serverNow: now,
-    now: inPrecedence(open.filter(({ opensAt }) => opensAt <= now)).map(({ view }) => view),
-    next: await nextOfPlans(context, school, schoolDay),
-    later: open.filter(({ opensAt }) => opensAt > now).map(({ view }) => view),
+    now: [...inOrder.filter((one) => one === first), ...inOrder.filter((one) => one !== first)].map(({ view }) =>
+      waiting(view),
+    ),
+    next: first ? [] : await nextOfPlans(context, school, schoolDay),
+    later: open.filter(({ standing }) => standing === "scheduled").map(({ view }) => view),
     over: works
       .filter(
-        ({ finishedAt, dueAt }) =>
-          finishedAt === null && isOver(dueAt, now) && !isOver(dueAt, now - SHOW_DONE_MILLISECONDS),
+        ({ finishedAt, standing, closedAt }) =>
+          finishedAt === null && standing === "closed" && closedAt >= now - SHOW_DONE_MILLISECONDS,
       )
       .map(({ view }) => view),
     done: works
@@ -87,6 +114,8 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     minutesThisWeek: Math.round(week.reduce((sum, { milliseconds }) => sum + milliseconds, 0) / 60_000),
   };
 }
+
+const isNow = (standing: WindowStanding): boolean => standing === "open" || standing === "late";
 
 /** What the plans that run by themselves give next at the place where the student is, in the order of their classes. */
 async function nextOfPlans(context: Context, school: School, schoolDay: string): Promise<StudentNext[]> {

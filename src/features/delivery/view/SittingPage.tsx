@@ -1,11 +1,12 @@
 "use client";
 import Link from "next/link";
-import { ButtonLink } from "@/ui/primitives/Button";
 import type { SittingView } from "../types";
+import { Calculator } from "./Calculator";
 import { ItemForm } from "./ItemForm";
 import { River } from "./River";
-import { TakeNext } from "./TakeNext";
 import { type SittingState, useSitting } from "./useSitting";
+import { WorkDone } from "./WorkDone";
+import { TimeLeft } from "./whole/TimeLeft";
 import { WORK_WORDS } from "./workWords";
 
 /** A student at work: one item, one screen. */
@@ -15,11 +16,16 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
   return (
     <div className="sitting font-reading mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
       <header className="flex items-baseline justify-between gap-4 px-5 pt-5 sm:px-12">
-        <h1 className="text-[19px] font-bold">{view.title}</h1>
+        <h1 className="text-[19px] font-bold">{view.partTitle || view.title}</h1>
         <Link href="/river" className="text-mute text-[17px] underline underline-offset-4">
           Stop for now
         </Link>
       </header>
+      {view.endsAt !== null && view.finished === null ? (
+        <p className="px-5 text-[17px] sm:px-12">
+          <TimeLeft endsAt={view.endsAt} />
+        </p>
+      ) : null}
       <River progress={view.progress} label={`${Math.round(view.progress * 100)} % of the way`} />
       {state.report ? (
         <p role="status" className="border-water mx-5 mt-2 border-l-4 py-1 pl-3 text-[17px] sm:mx-12">
@@ -30,33 +36,13 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
         {item ? (
           <ItemForm key={item.presentationId} item={item} state={state} />
         ) : view.finished ? (
-          <Done view={view} waiting={state.waiting} />
+          <WorkDone view={view} waiting={state.waiting} />
         ) : (
           <NoItemLeft state={state} />
         )}
       </main>
+      {view.calculator && view.finished === null ? <Calculator /> : null}
       <Foot state={state} />
-    </div>
-  );
-}
-
-function Done({ view, waiting }: { readonly view: SittingView; readonly waiting: number }) {
-  const { head, text } = WORK_WORDS[view.kind].done(view);
-  return (
-    <div className="pt-8">
-      <h2 className="font-serif text-[32px] leading-tight">{head}</h2>
-      <p className="mt-3">{text}</p>
-      {waiting > 0 ? <p className="mt-3">Leave this page open until everything has been sent.</p> : null}
-      <p className="mt-6 flex flex-wrap gap-4">
-        {view.planClassId !== null && waiting === 0 ? (
-          <TakeNext classId={view.planClassId} isFirst>
-            Go on with my plan
-          </TakeNext>
-        ) : null}
-        <ButtonLink look={view.planClassId === null ? "main" : "plain"} size="big" href="/river">
-          To my river
-        </ButtonLink>
-      </p>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import Link from "next/link";
 import type { ReactNode } from "react";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { StudentHome, StudentNext, StudentWork } from "../types";
@@ -81,7 +82,13 @@ export function StudentHomePage({
             {home.done.map((work) => (
               <li key={work.workId} className="border-hair flex justify-between gap-4 border-t py-2.5">
                 <span>{work.title}</span>
-                <span>{WORK_WORDS[work.kind].finished(work)}</span>
+                {work.hasResults ? (
+                  <Link className="text-ink underline underline-offset-4" href={`/river/${work.workId}/results`}>
+                    see how it went
+                  </Link>
+                ) : (
+                  <span>{work.excused ? "you need not do this" : WORK_WORDS[work.kind].finished(work)}</span>
+                )}
               </li>
             ))}
           </ul>
@@ -129,12 +136,21 @@ function WorkItem({ work, isFirst }: { readonly work: StudentWork; readonly isFi
         <p className="font-semibold">{work.title}</p>
         <p className="text-mute text-[17px]">
           {WORK_WORDS[work.kind].what}
-          {work.due === null ? "whenever you like" : `until ${work.due}`}
+          {work.due === null
+            ? "whenever you like"
+            : work.late
+              ? `was due ${work.due}; late work is taken until ${work.until}`
+              : `until ${work.due}`}
         </p>
+        {work.waitsFor ? (
+          <p className="text-mute text-[17px]">First finish “{work.waitsFor}”. Then this opens.</p>
+        ) : null}
       </div>
-      <ButtonLink look={isFirst ? "main" : "plain"} size="big" href={`/river/${work.workId}`}>
-        {work.begun ? "Go on" : "Begin"}
-      </ButtonLink>
+      {work.waitsFor ? null : (
+        <ButtonLink look={isFirst ? "main" : "plain"} size="big" href={`/river/${work.workId}`}>
+          {work.begun ? "Go on" : "Begin"}
+        </ButtonLink>
+      )}
     </li>
   );
 }

@@ -1,9 +1,12 @@
-import { forgetMessage, waitingMessages } from "@/client/outbox/outbox";
-import type { AnswerMessage, AnswerOutcome, AnswerReply, NotCounted } from "../types";
-import { sendAnswer } from "./sendAnswer";
+import { forgetMessage, keepMessage, waitingMessages } from "@/client/outbox/outbox";
+import type { AnswerMessage, AnswerOutcome, AnswerReply, HandInMessage, NotCounted } from "../types";
+import { sendAnswer, sendHandIn } from "./sendAnswer";
 
 /** What became of one message: the server's outcome, or its refusal. */
-export type Fate = AnswerOutcome | { readonly status: "refused"; readonly answer: string; readonly message: string };
+export type Fate =
+  | AnswerOutcome
+  | { readonly status: "handed-in" }
+  | { readonly status: "refused"; readonly answer: string; readonly message: string };
 
 export interface Flushed {
   readonly stopped: "unreachable" | "signed-out" | null;
@@ -15,21 +18,26 @@ export interface Flushed {
 /** Sends one person's waiting answers in order; stops at the first that does not get through. */
 export async function flushOutbox(
   personId: string,
-  onReply: (message: AnswerMessage, reply: AnswerReply) => void,
+  onReply: (message: AnswerMessage | HandInMessage, reply: Pick<AnswerReply, "sitting">) => void,
 ): Promise<Flushed> {
   const fates: Fate[] = [];
   let stopped: Flushed["stopped"] = null;
-  for (const { key, message } of await waitingMessages<AnswerMessage>(personId)) {
-    const sent = await sendAnswer(message);
+  for (const entry of await waitingMessages<AnswerMessage | HandInMessage>(personId)) {
+    const { key, message } = entry;
+    const sent = "handIn" in message ? await sendHandIn(message) : await sendAnswer(message);
     if (sent.state === "unreachable" || sent.state === "signed-out") {
       stopped = sent.state;
+      // From here on it waits on the device: what comes after the due time is believed to be given before.
+      if (!("handIn" in message) && !message.offline)
+        await keepMessage({ ...entry, message: { ...message, offline: true } });
       break;
     }
     await forgetMessage(key);
     if (sent.state === "answered") {
-      fates.push(sent.reply.outcome);
+      fates.push(sent.reply.outcome ?? { status: "handed-in" });
       onReply(message, sent.reply);
-    } else fates.push({ status: "refused", answer: wordsOf(message), message: sent.message });
+    } else
+      fates.push({ status: "refused", answer: "handIn" in message ? "" : wordsOf(message), message: sent.message });
   }
   return { stopped, fates, waiting: (await waitingMessages(personId)).length };
 }
@@ -66,7 +74,11 @@ export function reportOf(fates: readonly Fate[]): string | null {
         : `Connected again: ${sent}, ${right} of ${scored.length} right.`,
     ...[...reasons].map(([reason, count]) => NOT_COUNTED_WORDS[reason](count)),
     ...fates.flatMap((fate) =>
-      fate.status === "refused" ? [`Your answer “${fate.answer}” was not taken: ${fate.message}`] : [],
+      fate.status !== "refused"
+        ? []
+        : fate.answer === ""
+          ? [`Handing in did not work: ${fate.message}`]
+          : [`Your answer “${fate.answer}” was not taken: ${fate.message}`],
     ),
   ].join(" ");
 }

@@ -38,6 +38,16 @@ export const WORK_WORDS: Readonly<Record<WorkKind, WorkWords>> = {
     finished: () => "handed in",
     what: "a short check, ",
   },
+  quiz: {
+    handIn: "Next",
+    left: (items) => `${items} to go`,
+    done: (view) =>
+      view.finished === "time-up"
+        ? { head: "The time is up", text: "What you answered is handed in." }
+        : { head: "Handed in", text: "Thank you. Your teacher shows you how it went." },
+    finished: () => "handed in",
+    what: "a test, ",
+  },
   amount: {
     handIn: "Check",
     left: (items) => `${items} to go`,

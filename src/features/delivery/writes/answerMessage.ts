@@ -6,6 +6,8 @@ import { uuid, validated } from "@/server/runtime/validated";
 const MOST_TRIES = 9;
 /** Letters of a response as it is sent. */
 const MOST_LETTERS = 4_000;
+/** With the response it has to fit into one message. */
+const MOST_SCREEN_LETTERS = 3_000;
 const MOST_HELD = 40;
 
 /** What a device says of itself: a number, or nothing. It decides nothing, so it is never a reason to refuse an answer. */
@@ -30,6 +32,17 @@ const message = object({
     .test("record", "This is no answer.", (value) => typeof value === "object" && !Array.isArray(value))
     .test("short", "This answer is too long.", (value) => JSON.stringify(value ?? null).length <= MOST_LETTERS)
     .required("This is no answer."),
+  /** How it stood on the screen, for going on with it elsewhere; only where answers may be changed. */
+  screen: mixed<Readonly<Record<string, unknown>>>()
+    .test(
+      "record",
+      "This is no answer.",
+      (value) => value === undefined || (typeof value === "object" && !Array.isArray(value)),
+    )
+    .test("short", "This answer is too long.", (value) => JSON.stringify(value ?? null).length <= MOST_SCREEN_LETTERS)
+    .optional(),
+  /** Whether the student wants to look at it once more; only where answers may be changed. */
+  flagged: boolean().optional(),
   hintsUsed: told(),
   /** Active time of the try. */
   milliseconds: told(),

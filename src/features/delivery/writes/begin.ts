@@ -1,54 +1,72 @@
 import "server-only";
-import { isOver } from "@/core/work/isOver";
-import { insertSitting, itemsOfSitting, latestSittingOf, type SittingOwner } from "@/db/queries/sittings";
-import { assignmentById, type GivenWork, targetOf } from "@/db/queries/work";
+import { endOfTime } from "@/core/work/endOfTime";
+import { windowFor, windowStanding } from "@/core/work/workWindow";
+import { insertSitting, itemsOfSitting, type SittingOwner } from "@/db/queries/sittings";
+import { keepCompletion } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
+import { type Entered, enter } from "../reads/entered";
+import { missedBefore } from "../reads/partsOfStudent";
 import { loadRun, type Run } from "../reads/run";
+import { demandAtPlace, demandItsTurn } from "./demandOpen";
 import { goOn } from "./goOn";
 
-/** The open run of the asking student at what was given, begun now if there is none yet. */
-export async function beginOrResume(tx: Queryable, context: Context, assignmentId: string): Promise<Run> {
+/** The open run of the asking student at a part of what was given, begun now if there is none yet. */
+export async function beginOrResume(
+  tx: Queryable,
+  context: Context,
+  assignmentId: string,
+  partId: string | null,
+): Promise<Run> {
   const { runtime, actor } = context;
-  if (actor.kind !== "student")
-    throw new Refusal("not-allowed", "Only students work on this. To look at it, open the skill in the library.");
-  const work = await assignmentById(tx, assignmentId);
-  const target = await targetOf(tx, assignmentId, actor.personId);
-  if (!work || !target || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not on your list.");
-  if (runtime.now() < work.opensAt) throw new Refusal("closed", "This work is not open yet.");
-  const known = await latestSittingOf(tx, target.id);
-  const over = isOver(work.dueAt, runtime.now());
-  if (known && (known.sitting.finishedAt !== null || !over))
-    return loadRun(tx, runtime, known, await itemsOfSitting(tx, known.sitting.id));
-  if (over) throw new Refusal("closed", "The time for this work is over. Ask your teacher to open it again.");
-  return begin(tx, context, work, { targetId: target.id, extraItems: target.extraItems, attempt: 1 });
+  const entered = await enter(tx, context, assignmentId);
+  const { work, target, parts } = entered;
+  const own = parts.find(({ part }) => part.id === partId) ?? parts[0];
+  if (!own) throw new Refusal("not-found", "There is nothing in this work yet.");
+  const { part, run, standing } = own;
+  const isClosed = windowStanding(windowFor(work, target), runtime.now()) === "closed";
+  const isThere = run !== null && (run.finishedAt !== null || !isClosed);
+  if (!isThere && isClosed)
+    throw new Refusal("closed", "The time for this work is over. Ask your teacher to open it again.");
+  if (run?.finishedAt == null) {
+    if (target.excusedAt !== null) throw new Refusal("closed", "You need not do this work. Your teacher knows.");
+    await demandItsTurn(tx, context, work);
+    await demandAtPlace(context, work, target);
+  }
+  if (run && isThere) {
+    const owner: SittingOwner = { sitting: run, personId: actor.personId, assignmentId, target };
+    return loadRun(tx, runtime, owner, await itemsOfSitting(tx, run.id));
+  }
+  if (standing.state === "locked") throw new Refusal("closed", "This part is not open yet.");
+  if (standing.state === "not-needed") throw new Refusal("closed", "You need not do this part.");
+  return begin(tx, context, entered, { partId: part.id, attempt: 1 });
 }
 
 /** Begins a run: what its conductor wants to remember is taken down, and the first items are chosen. */
 export async function begin(
   tx: Queryable,
   { runtime, actor }: Context,
-  work: GivenWork,
-  {
-    targetId,
-    extraItems,
-    attempt,
-  }: { readonly targetId: string; readonly extraItems: number; readonly attempt: number },
+  { work, target, parts }: Entered,
+  { partId, attempt }: { readonly partId: string; readonly attempt: number },
 ): Promise<Run> {
   const now = runtime.now();
+  const part = parts.find((one) => one.part.id === partId)?.part;
+  if (!part) throw new Refusal("not-found", "This part is not there any more.");
+  const missed = await missedBefore(tx, part, target.id);
   const owner: SittingOwner = {
     personId: actor.personId,
     assignmentId: work.id,
-    extraItems,
+    target,
     sitting: {
       id: runtime.newId(),
-      targetId,
-      partId: work.partId,
+      targetId: target.id,
+      partId,
       attempt,
       version: 1,
       startedAt: now,
       lastAt: now,
+      endsAt: null,
       finishedAt: null,
       finishReason: null,
       itemsDone: 0,
@@ -56,16 +74,21 @@ export async function begin(
       progressPermille: 0,
       activeMilliseconds: 0,
       mark: null,
-      state: {},
+      state: missed === null ? {} : { skillIds: missed },
     },
   };
   const fresh = await loadRun(tx, runtime, owner, []);
-  const state = fresh.conductor.begin(fresh.situation);
+  const state = { ...owner.sitting.state, ...fresh.conductor.begin(fresh.situation) };
   const begun = goOn(runtime, {
     ...fresh,
-    sitting: { ...fresh.sitting, state },
+    sitting: { ...fresh.sitting, state, endsAt: endsAt(fresh, now) },
     situation: { ...fresh.situation, state },
   });
+  await keepCompletion(tx, target.id, null);
   await insertSitting(tx, begun.sitting, begun.items);
   return begun;
 }
+
+/** When a run is handed in by itself; practice is never cut off. */
+const endsAt = ({ conductor, situation, window }: Run, begun: number): number | null =>
+  conductor.standsWhole ? endOfTime(situation, { begun, closesAt: window.closesAt }) : null;

@@ -1,13 +1,12 @@
 import "server-only";
 import { orderOf } from "@/core/items/itemOrder";
+import { shuffled } from "@/core/numeric/shuffled";
 import { chooseNext, chooseReserve } from "@/core/work/chooseNext";
 import { mostItems, type PickedItem } from "@/core/work/partSituation";
 import type { SittingItemRow } from "@/db/queries/sittings";
 import type { Runtime } from "@/server/runtime/runtime";
 import { parametersIn, type Run, withItems } from "../reads/run";
-
-/** Items held ready in the browser for a lost connection. */
-const RESERVE_ITEMS = 4;
+import { RESERVE_ITEMS } from "../reads/sittingView";
 
 /**
  * Opens the next item, unless one is open or the end is reached, and fills the reserve; nothing is stored yet. A student
@@ -15,18 +14,39 @@ const RESERVE_ITEMS = 4;
  */
 export function goOn(runtime: Runtime, run: Run, { inOrder }: { readonly inOrder: boolean } = { inOrder: false }): Run {
   const { conductor } = run;
+  if (conductor.standsWhole && run.items.length === 0) return withAll(runtime, run);
   if (conductor.end(run.situation).done) return run;
   const opened = run.items.some(({ state }) => state === "open") ? run : withNextOpen(runtime, run, inOrder);
   const { situation, items } = opened;
   const count = (state: SittingItemRow["state"]) => items.filter((item) => item.state === state).length;
   const wanted = Math.min(RESERVE_ITEMS, mostItems(situation) - count("done") - 1) - count("reserve");
-  const further = wanted > 0 ? chooseReserve(conductor, situation, wanted, runtime.random) : [];
+  const further =
+    wanted > 0 && !conductor.standsWhole ? chooseReserve(conductor, situation, wanted, runtime.random) : [];
   return inPlaces(opened, [...items, ...further.map((item) => newItem(runtime, run, item, "reserve"))]);
+}
+
+/**
+ * All items of a run that stands whole, in the order of the form or in one of the student's own. Where it is handed in whole, all are open; else the
+ * first, and the others wait in their order.
+ */
+function withAll(runtime: Runtime, run: Run): Run {
+  const { conductor, situation } = run;
+  const chosen = chooseReserve(conductor, situation, mostItems(situation), runtime.random);
+  const inOwnOrder = situation.settings.shuffle === true ? shuffled(chosen, runtime.random) : chosen;
+  const isWhole = conductor.isHandedInWhole(situation.settings);
+  const items = inOwnOrder.map((item, place) => {
+    const isOpen = isWhole || place === 0;
+    const made = newItem(runtime, run, item, isOpen ? "open" : "reserve");
+    return isOpen ? { ...made, tryFrom: runtime.now() } : made;
+  });
+  return inPlaces(run, items);
 }
 
 function withNextOpen(runtime: Runtime, run: Run, inOrder: boolean): Run {
   const first = inOrder ? run.items.find(({ state }) => state === "reserve") : undefined;
-  const next = first ?? chooseNext(run.conductor, run.situation, (item) => parametersIn(run, item), runtime.random);
+  const waits = run.conductor.standsWhole ? run.items.find(({ state }) => state === "reserve") : undefined;
+  const next =
+    first ?? waits ?? chooseNext(run.conductor, run.situation, (item) => parametersIn(run, item), runtime.random);
   if (!next) return run;
   const known = run.items.find(({ id }) => "id" in next && id === next.id);
   const fresh = known ? { ...known, state: "open" as const } : newItem(runtime, run, next, "open");
@@ -40,7 +60,7 @@ function withNextOpen(runtime: Runtime, run: Run, inOrder: boolean): Run {
 function newItem(
   runtime: Runtime,
   run: Run,
-  { skillId, itemId, versionId, seed, context }: PickedItem,
+  { skillId, itemId, versionId, seed, context, points = 1 }: PickedItem,
   state: "open" | "reserve",
 ): SittingItemRow {
   return {
@@ -59,6 +79,7 @@ function newItem(
     possible: null,
     tryFrom: null,
     hints: 0,
+    points,
   };
 }
 

@@ -1,7 +1,9 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import type { ItemResponse, ItemVerdict } from "@/core/items/checkItem";
+import type { SittingState } from "@/core/model/work";
 import { earnedOfParts } from "@/core/work/earnedOfParts";
+import { missedInRun } from "@/core/work/missedInRun";
 import type { AnswerPlace } from "@/core/work/placeAnswer";
 import { isRightFirst } from "@/core/work/sittingItem";
 import type { AnswerWrite, NewScore } from "@/db/queries/answering";
@@ -88,7 +90,10 @@ function moveOn(
   { answer, place, verdict }: Given,
   { now, milliseconds }: { readonly now: number; readonly milliseconds: number },
 ): Run {
-  const isOver = run.conductor.take({ right: verdict.right, number: answer.tryNumber, offline: answer.offline });
+  const isOver = run.conductor.take(
+    { right: verdict.right, number: answer.tryNumber, offline: answer.offline },
+    run.part.settings,
+  );
   const over = isOver || verdict.waiting.length > 0;
   const first = firstTryOf(item, verdict);
   const answered: SittingItemRow = {
@@ -99,7 +104,8 @@ function moveOn(
     tryFrom: now,
   };
   const items = withAnswered(run.items, answered);
-  const { situation } = withItems(run, items);
+  const activeMilliseconds = run.sitting.activeMilliseconds + milliseconds;
+  const situation = { ...withItems(run, items).situation, activeMilliseconds };
   const end = run.conductor.end(situation);
   return {
     ...run,
@@ -111,11 +117,16 @@ function moveOn(
       itemsDone: items.filter(({ state }) => state === "done").length,
       itemsRight: items.filter(isRightFirst).length,
       progressPermille: Math.round(end.progress * 1000),
-      activeMilliseconds: run.sitting.activeMilliseconds + milliseconds,
+      activeMilliseconds,
       mark: run.conductor.mark(situation)?.toFraction() ?? null,
-      ...(end.done ? { finishedAt: now, finishReason: end.reason } : {}),
+      ...(end.done ? { finishedAt: now, finishReason: end.reason, state: endState(run, situation) } : {}),
     },
   };
+}
+
+/** What the conductor remembers once the run is over: of a test, what was missed. */
+function endState(run: Run, situation: Run["situation"]): SittingState {
+  return run.conductor.standsWhole ? { ...run.sitting.state, missed: missedInRun(situation) } : run.sitting.state;
 }
 
 /** What the first try earned: of a later try, as it was; nothing yet while a person has to score some of it. */

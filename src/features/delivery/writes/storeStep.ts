@@ -3,6 +3,7 @@ import { writeAnswer } from "@/db/queries/answering";
 import type { Runtime } from "@/server/runtime/runtime";
 import type { Run } from "../reads/run";
 import { judgeReteach } from "./judgeReteach";
+import { keepThrough } from "./keepThrough";
 import type { Step } from "./stepOn";
 
 /** Thrown to take back what was written from a run that is behind. */
@@ -13,7 +14,9 @@ export async function storeStep(runtime: Runtime, before: Run, { next, write }: 
   try {
     await runtime.db.write(async (tx) => {
       if (!(await writeAnswer(tx, write))) throw new Behind();
-      if (before.sitting.finishedAt === null && next.sitting.finishedAt !== null) await judgeReteach(tx, next);
+      if (before.sitting.finishedAt !== null || next.sitting.finishedAt === null) return;
+      await judgeReteach(tx, next);
+      await keepThrough(tx, runtime, next);
     });
     return true;
   } catch (error) {

@@ -1,25 +1,23 @@
 import "server-only";
 import { checkItem, type ItemResponse, type ItemVerdict, receivedResponse } from "@/core/items/checkItem";
-import { type AnswerPlace, placeAnswer } from "@/core/work/placeAnswer";
+import type { AnswerPlace } from "@/core/work/placeAnswer";
 import { errorKind } from "@/db/errorKind";
-import { keepUncounted } from "@/db/queries/answering";
-import { answerByKey, scoresOfAnswers } from "@/db/queries/answerLog";
 import type { SittingItemRow } from "@/db/queries/sittings";
 import { demand } from "@/server/access/demand";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import type { Runtime } from "@/server/runtime/runtime";
 import { schoolOf } from "@/server/runtime/school";
 import { forgetRunOf, freshRun, keepRun, keptRun, runGeneration } from "../reads/keptRuns";
 import { drawnOf, type Run, subjectOfRun } from "../reads/run";
-import { type GivenAnswer, sittingChange } from "../reads/sittingView";
-import type { AnswerOutcome, AnswerReply, NotCounted } from "../types";
-import { feedbackOn, NOT_COUNTED, unreadableMessage } from "../words";
+import type { GivenAnswer } from "../reads/sittingView";
+import type { AnswerReply, NotCounted } from "../types";
+import { NOT_COUNTED, unreadableMessage } from "../words";
 import { type Answer, readAnswer } from "./answerMessage";
+import { keepAnswer } from "./keepAnswer";
+import { givenBefore, itemOf, notCounted, outcomeOf, placeOf, replyOf, type Source } from "./replies";
 import { stepOn } from "./stepOn";
 import { storeStep } from "./storeStep";
 
-const HOUR = 3_600_000;
 /** How often an answer is worked out anew because somebody else moved the sitting meanwhile. */
 const MOST_ATTEMPTS = 4;
 
@@ -37,17 +35,13 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
     const run = kept ?? (await freshRun(runtime, answer.sittingId));
     if (!run) throw new Refusal("not-found", "This work is not on your list.");
     demand(actor, "work-on", subjectOfRun(run));
-    const reply = await takeAnswer(context, run, answer, { isKept: kept !== null, generation });
+    const source = { isKept: kept !== null, generation };
+    const isWhole = run.conductor.isHandedInWhole(run.part.settings);
+    const reply = await (isWhole ? keepAnswer : takeAnswer)(context, run, answer, source);
     if (reply) return reply;
     forgetRunOf(runtime, run.personId);
   }
   throw new Refusal("unavailable", "This work is being changed in several places at once. Try again in a moment.");
-}
-
-interface Source {
-  /** Taken from memory: another process may have moved on, so that nothing is refused by it alone. */
-  readonly isKept: boolean;
-  readonly generation: number;
 }
 
 /** One attempt; null when the run is, or may be, behind. */
@@ -60,7 +54,7 @@ async function takeAnswer(
   const item = run.items.find(({ id }) => id === answer.presentationId);
   if (!item && isKept) return null;
   if (!item) throw new Refusal("not-found", "This item is not part of your work.");
-  const place = await placeOf(context, run, answer);
+  const place = await placeOf(context, run, answer, run.sitting.lastAt);
   const reason = whyNotCounted(run, item, answer, place);
   if (reason && isKept) return null;
   if (reason) return notCounted(context, run, item, answer, { place, reason, message: NOT_COUNTED[reason] });
@@ -74,19 +68,6 @@ async function takeAnswer(
     return notCounted(context, run, item, answer, { place, reason: "unreadable", message });
   }
   return score(context, run, item, answer, { place, response, verdict, generation });
-}
-
-/** When the answer was given, as far as the server believes it. */
-async function placeOf({ runtime }: Context, run: Run, answer: Answer): Promise<AnswerPlace> {
-  const { lateGraceHours } = await schoolOf(runtime, run.schoolId);
-  return placeAnswer({
-    now: runtime.now(),
-    agoMilliseconds: answer.agoMilliseconds ?? 0,
-    notBefore: run.sitting.lastAt,
-    dueAt: run.work.dueAt,
-    keptOnDevice: answer.offline,
-    graceMilliseconds: lateGraceHours * HOUR,
-  });
 }
 
 /**
@@ -107,55 +88,6 @@ function whyNotCounted(
   if (work.withdrawnAt !== null) return "withdrawn";
   return place.standing === "too-late" ? "too-late" : null;
 }
-
-interface Aside {
-  readonly place: AnswerPlace;
-  readonly reason: NotCounted;
-  readonly message: string;
-}
-
-/** An answer that came before is answered as it was then; any other that can't count is kept with its reason. */
-async function notCounted(
-  { runtime }: Context,
-  run: Run,
-  item: SittingItemRow,
-  answer: Answer,
-  { place, reason, message }: Aside,
-): Promise<AnswerReply> {
-  const again = await givenBefore(runtime, run, item, answer);
-  if (again) return again;
-  const { key, presentationId, response } = answer;
-  await runtime.db.write((tx) =>
-    keepUncounted(tx, {
-      key,
-      personId: run.personId,
-      sittingItemId: item.id,
-      sent: JSON.stringify(response),
-      reason,
-      givenAt: place.givenAt,
-      recordedAt: runtime.now(),
-    }),
-  );
-  return replyOf(runtime.now(), run, { status: "not-counted", presentationId, reason, message }, null, answer);
-}
-
-/** The reply to an answer that is in the log already; null when it is not. */
-async function givenBefore(
-  runtime: Runtime,
-  run: Run,
-  item: SittingItemRow,
-  answer: Answer,
-): Promise<AnswerReply | null> {
-  const known = await answerByKey(runtime.db.read, answer.key);
-  if (!known) return null;
-  // A foreign answer with this key can only be a forgery: keys are random.
-  if (known.personId !== run.personId) throw new Refusal("not-allowed", "This answer belongs to somebody else.");
-  const current = (await freshRun(runtime, run.sitting.id)) ?? run;
-  const given = { ...known, scores: await scoresOfAnswers(runtime.db.read, [known.serial]) };
-  return replyOf(runtime.now(), current, outcomeOf(current, itemOf(current, item), given), given, answer);
-}
-
-const itemOf = (run: Run, item: SittingItemRow): SittingItemRow => run.items.find(({ id }) => id === item.id) ?? item;
 
 interface Scored {
   readonly place: AnswerPlace;
@@ -183,21 +115,4 @@ async function score(
   keepRun(runtime, next, scored.generation);
   const given: GivenAnswer = { ...step.write.answer, scores: step.write.scores };
   return replyOf(runtime.now(), next, outcomeOf(next, itemOf(next, item), given), given, answer);
-}
-
-function replyOf(
-  now: number,
-  run: Run,
-  outcome: AnswerOutcome,
-  last: GivenAnswer | null,
-  { holds = [] }: Answer,
-): AnswerReply {
-  return { outcome, sitting: sittingChange(run, last, now, holds) };
-}
-
-function outcomeOf(run: Run, item: SittingItemRow, answer: GivenAnswer): AnswerOutcome {
-  if (!run.conductor.tells.verdict) return { status: "taken", presentationId: item.id };
-  const itemOver = item.state === "done";
-  const feedback = feedbackOn(drawnOf(run, item), run.library, { answer, itemOver });
-  return { status: "scored", presentationId: item.id, feedback, itemOver };
 }

@@ -3,11 +3,10 @@ import { object, string } from "yup";
 import { classesOfStudent } from "@/db/queries/people";
 import { classesWithRunningPlan, insertPlanWork, planWorkOf } from "@/db/queries/plan";
 import { added, applyRowChanges } from "@/db/queries/rowChanges";
-import { latestSittingOf } from "@/db/queries/sittings";
-import { assignmentById, targetOf } from "@/db/queries/work";
+import { targetOf } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import { placeOfAddress } from "@/server/access/placeOfAddress";
-import { workRows } from "@/server/classroom/workRows";
+import { newTarget, workRows } from "@/server/classroom/workRows";
 import { libraryOf } from "@/server/library/library";
 import type { ClassPlan } from "@/server/plan/classPlan";
 import { ownNext } from "@/server/plan/ownNext";
@@ -15,7 +14,9 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
+import { enter } from "../reads/entered";
 import { begin } from "./begin";
+import { demandItsTurn } from "./demandOpen";
 
 /** Items of a piece that a plan gives, at most: so many right answers master every skill that ships. */
 const ITEMS_A_PIECE = 16;
@@ -46,15 +47,11 @@ export async function takeNext(context: Context, raw: unknown): Promise<{ assign
           : "You have mastered everything in your plan.",
       );
     const assignmentId = await givenTo(tx, context, plan, next.skillId);
-    const [work, target] = [await assignmentById(tx, assignmentId), await targetOf(tx, assignmentId, actor.personId)];
-    if (!work || !target) throw new Refusal("not-found", "This work is not on your list.");
-    const { sitting } = (await latestSittingOf(tx, target.id)) ?? {};
-    if (!sitting || sitting.finishedAt !== null)
-      await begin(tx, context, work, {
-        targetId: target.id,
-        extraItems: target.extraItems,
-        attempt: (sitting?.attempt ?? 0) + 1,
-      });
+    const entered = await enter(tx, context, assignmentId);
+    await demandItsTurn(tx, context, entered.work);
+    const [piece] = entered.parts;
+    if (piece && (piece.run === null || piece.run.finishedAt !== null))
+      await begin(tx, context, entered, { partId: piece.part.id, attempt: (piece.run?.attempt ?? 0) + 1 });
     return { assignmentId };
   });
 }
@@ -68,24 +65,20 @@ async function givenTo(tx: Queryable, context: Context, plan: ClassPlan, skillId
   const assignmentId = known?.assignmentId ?? runtime.newId();
   if (!known) {
     const giver = { runtime, actor: { personId: row.runById, schoolId: row.schoolId } };
-    const rows = workRows(giver, {
-      assignmentId,
-      classId: plan.class.id,
-      kind: "practice",
-      settings: { items: ITEMS_A_PIECE, certainty: "usual" },
-      title: (await libraryOf(runtime)).skill(skillId).studentName,
-      instructions: "",
-      opensAt: runtime.now(),
-      dueAt: null,
-      skillIds: [skillId],
-      studentIds: [],
-    });
+    const rows = workRows(
+      giver,
+      {
+        title: (await libraryOf(runtime)).skill(skillId).studentName,
+        instructions: "",
+        parts: [{ kind: "practice", settings: { items: ITEMS_A_PIECE, certainty: "usual" }, skillIds: [skillId] }],
+      },
+      [{ id: assignmentId, classId: plan.class.id, opensAt: runtime.now(), dueAt: null, studentIds: [] }],
+    );
     await applyRowChanges(tx, rows);
     await insertPlanWork(tx, { id: runtime.newId(), planId: row.id, skillId, assignmentId });
   }
   if (!(await targetOf(tx, assignmentId, actor.personId))) {
-    const target = { id: runtime.newId(), assignmentId, personId: actor.personId, extraItems: 0 };
-    await applyRowChanges(tx, [added("assignmentTargets", target)]);
+    await applyRowChanges(tx, [added("assignmentTargets", newTarget(runtime, assignmentId, actor.personId))]);
   }
   return assignmentId;
 }

@@ -11,6 +11,7 @@ import { type OpenBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { cardsMade } from "@/server/library/itemCards";
 import { usesCounted } from "@/server/library/itemCounts";
+import { secondsFor } from "@/server/library/itemSeconds";
 import { type Library, libraryOf } from "@/server/library/library";
 import { readyToLook } from "@/server/library/lookOver";
 import type { Context } from "@/server/runtime/context";
@@ -19,7 +20,6 @@ import { gradeSpan } from "@/words/staff/gradeWords";
 import { cardKindWords } from "@/words/staff/itemWords";
 import { FACETS, type Facet, type FinderQuery } from "../finderQuery";
 import type { BankName, FacetValue, FinderView, ItemLine } from "../itemTypes";
-import { secondsFor } from "./itemSeconds";
 
 const ITEMS_A_PAGE = 50;
 const DAY_MILLISECONDS = 86_400_000;

@@ -14,13 +14,13 @@ import { demandBank } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { demandClasses, openClasses } from "@/server/access/subjects";
 import { cardsMade } from "@/server/library/itemCards";
+import { secondsFor } from "@/server/library/itemSeconds";
 import { passagesOf } from "@/server/library/passages";
 import { asVersion } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
 import type { WorksheetView, WorksheetWishes } from "../worksheetTypes";
-import { secondsFor } from "./itemSeconds";
 
 const CODE_LETTERS = 6;
 

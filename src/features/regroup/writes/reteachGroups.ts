@@ -158,28 +158,26 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
     if (earlier.some(({ id }) => id === input.reteachId)) return { changeId: null };
     const studentIds = (await membersOfGroups(tx, [found.id], look)).map(({ person }) => person.id);
     const [practiceId, checkId] = [runtime.newId(), runtime.newId()];
-    const common = { classId: found.classId, groupId: found.id, skillIds: [skill.id], studentIds };
+    const to = { classId: found.classId, groupId: found.id, studentIds };
     const rows = [
-      ...workRows(context, {
-        ...common,
-        assignmentId: practiceId,
-        kind: "practice",
-        settings: { items: PRACTICE_ITEMS },
-        title: skill.studentName,
-        instructions: "Some more on what we looked at together. Take the hint when you need it.",
-        opensAt: now,
-        dueAt,
-      }),
-      ...workRows(context, {
-        ...common,
-        assignmentId: checkId,
-        kind: "check",
-        settings: { items: input.checkItems },
-        title: `Check: ${skill.studentName}`,
-        instructions: "A short check. One try for each; you see the result in class.",
-        opensAt: checkOpensAt,
-        dueAt: checkDueAt,
-      }),
+      ...workRows(
+        context,
+        {
+          title: skill.studentName,
+          instructions: "Some more on what we looked at together. Take the hint when you need it.",
+          parts: [{ kind: "practice", settings: { items: PRACTICE_ITEMS }, skillIds: [skill.id] }],
+        },
+        [{ ...to, id: practiceId, opensAt: now, dueAt }],
+      ),
+      ...workRows(
+        context,
+        {
+          title: `Check: ${skill.studentName}`,
+          instructions: "A short check. One try for each; you see the result in class.",
+          parts: [{ kind: "check", settings: { items: input.checkItems }, skillIds: [skill.id] }],
+        },
+        [{ ...to, id: checkId, opensAt: checkOpensAt, dueAt: checkDueAt }],
+      ),
       added("reteaches", {
         id: input.reteachId,
         groupId: found.id,

@@ -20,6 +20,10 @@ export const KIND_WORDS: Readonly<Record<WorkKind, KindWords>> = {
     inList: "",
   },
   check: { ends: (items) => `Check of ${items} items`, inList: "check, " },
+  quiz: {
+    ends: (items) => `A test of ${items} ${items === 1 ? "item" : "items"}, one try each`,
+    inList: "test, ",
+  },
   amount: {
     ends: (items) => `${items} ${items === 1 ? "item" : "items"}, the mark is the share right at the first try`,
     inList: "",

@@ -7,7 +7,7 @@ import { unlockStudentsAction } from "@/features/roster/actions";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { todayLines } from "@/features/today/lines";
 import { TodayPage } from "@/features/today/view/TodayPage";
-import { workList } from "@/features/work/reads";
+import { workList } from "@/features/work/reads/works";
 import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { todayInWords } from "@/server/runtime/school";

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { workList } from "@/features/work/reads";
+import { workList } from "@/features/work/reads/works";
 import { WorkList } from "@/features/work/view/WorkList";
 import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";

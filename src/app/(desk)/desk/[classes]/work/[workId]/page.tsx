@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { workView } from "@/features/work/reads";
+import { workView } from "@/features/work/reads/works";
 import { WorkPage } from "@/features/work/view/WorkPage";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { assignStart } from "@/features/work/assignStart";
-import { assignForm } from "@/features/work/reads";
-import { AssignForm } from "@/features/work/view/AssignForm";
+import { composeView } from "@/features/work/reads/compose";
 import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
+import { ComposerWithFaces } from "./ComposerWithFaces";
 
 export const metadata: Metadata = { title: "Assign practice" };
 
@@ -23,10 +23,10 @@ export default async function Page({
     .split("~")
     .filter((id) => id !== "")
     .map(decodeURIComponent);
-  const found = await attempt((context) => assignForm(context, ids, itemIds));
+  const found = await attempt((context) => composeView(context, ids, itemIds));
   return found.ok ? (
-    <AssignForm
-      form={found.data}
+    <ComposerWithFaces
+      view={found.data}
       base={`/desk/${key}`}
       start={assignStart(search)}
       fromPullList={search.pulled === "1"}

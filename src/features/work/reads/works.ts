@@ -1,12 +1,8 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format, formatDistance } from "date-fns";
-import { addSchoolDays } from "@/core/calendar/addSchoolDays";
-import { currentEntry } from "@/core/calendar/currentEntry";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { groupBy } from "@/core/collections/groupBy";
-import { askedText } from "@/core/items/askedText";
-import { clashesAmong } from "@/core/items/clashesAmong";
 import { roomOf } from "@/core/items/rooms";
 import { rational } from "@/core/numeric/rational";
 import { whyMastery } from "@/core/why/whyMastery";
@@ -14,41 +10,29 @@ import { isOver } from "@/core/work/isOver";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { lateAnswersOf } from "@/db/queries/answerLog";
 import { workCounts } from "@/db/queries/figures";
-import { pairsAmong } from "@/db/queries/itemEnemies";
-import { itemById } from "@/db/queries/itemSearch";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { versionsGivenIn, waitingIn } from "@/db/queries/ratings";
 import {
   assignmentById,
   assignmentsOfClasses,
   type GivenWork,
-  pickedCounts,
   type RunRow,
   skillIdsOfAssignments,
   targetsWithSittings,
 } from "@/db/queries/work";
-import { demandBank } from "@/server/access/bankSubject";
-import { demand, demandStaff } from "@/server/access/demand";
-import { may } from "@/server/access/policy";
-import { classSubjects, demandClasses } from "@/server/access/subjects";
+import { demandClasses } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { shortNames } from "@/server/classroom/names";
 import { namedSnags } from "@/server/classroom/snags";
-import { drawerWith, versionsOf } from "@/server/library/drawnItems";
-import { cardsMade } from "@/server/library/itemCards";
+import { versionsOf } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
-import { DRAWS_AN_ITEM } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
-import type { AssignForm, WorkListEntry, WorkRowView, WorkView } from "./types";
+import type { WorkListEntry, WorkRowView, WorkView } from "../types";
 
 /** Somebody counts as working now when the last answer is this fresh. */
 const NOW_MILLISECONDS = 5 * 60_000;
-/** School days that new work is given by default. */
-const USUAL_SCHOOL_DAYS = 3;
-/** Items that can be given at once. */
-const MOST_PICKED = 40;
 
 /** The mark where it is not simply what was right of what was done: scores round down. */
 function partialMark({ mark, itemsRight, itemsDone }: RunRow, waiting: number): number | null {
@@ -135,10 +119,13 @@ export async function workView(context: Context, assignmentId: string): Promise<
     items: work.settings.items,
     certainty: work.settings.certainty ?? "usual",
     rows: targets.map(
-      ({ person, sitting }): WorkRowView => ({
+      ({ person, sitting, throughAt }): WorkRowView => ({
         studentId: person.id,
         name: names.get(person.id) ?? "",
-        status: stateOfRun(sitting, { isStuck: snagsOf.has(person.id) }),
+        // Between two parts somebody is at work still.
+        status: stateOfRun(sitting && throughAt === null ? { finishReason: null } : sitting, {
+          isStuck: snagsOf.has(person.id),
+        }),
         snags: (snagsOf.get(person.id) ?? []).map(({ name: skill, why }) => ({ skill, why })),
         open: sitting?.finishReason === "budget" ? openOf(person.id) : [],
         progress: (sitting?.progressPermille ?? 0) / 1000,
@@ -164,117 +151,6 @@ export async function workView(context: Context, assignmentId: string): Promise<
 async function hasWrittenAnswers(runtime: Context["runtime"], assignmentId: string): Promise<boolean> {
   const versions = await versionsOf(runtime, await versionsGivenIn(runtime.db.read, assignmentId));
   return [...versions.values()].some(({ body }) => body.parts.some(({ kind }) => roomOf(kind).rubric !== undefined));
-}
-
-export async function assignForm(
-  context: Context,
-  chosenIds: readonly string[],
-  itemIds: readonly string[] = [],
-): Promise<AssignForm> {
-  const staff = demandStaff(context.actor);
-  // A specialist looks on in a class; of the chosen ones only those are offered to which work can be given.
-  const subjects = await classSubjects(context.runtime.db.read, staff, chosenIds);
-  const classIds = subjects.filter((subject) => may(staff, "change", subject)).map(({ classId }) => classId);
-  const [first] = subjects;
-  if (classIds.length === 0 && first) demand(staff, "change", first);
-  const classes = await classesById(context.runtime.db.read, classIds);
-  const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
-  const { today, skills, plan, students } = classroom;
-  const current = currentEntry(plan, today);
-  const picked = await pickedLines(context, itemIds);
-  return {
-    classes: classes.map(({ id, name }) => ({
-      id,
-      name,
-      students: students
-        .filter(({ classId }) => classId === id)
-        .map((student) => ({ id: student.id, name: student.shortName })),
-    })),
-    skills: byNearness(skills, plan, classes[0]?.grade ?? 0).map((skill) => ({
-      id: skill.id,
-      name: skill.name,
-      grade: skill.grade,
-      code: skill.standards[0]?.code ?? "",
-      planned: plan.some(({ skillId }) => skillId === skill.id),
-      secure: Object.fromEntries(
-        classes.map(({ id }) => [
-          id,
-          students.filter(
-            (student) =>
-              student.classId === id && ["secure", "extending"].includes(student.gauges.get(skill.id)?.level ?? ""),
-          ).length,
-        ]),
-      ),
-    })),
-    today,
-    dueDay: addSchoolDays(today, USUAL_SCHOOL_DAYS, classroom.school.calendar),
-    suggestedSkillId: current?.skillId ?? null,
-    picked,
-    addable: picked.length > 0 ? await addableWorks(context, classIds) : [],
-    clashes: clashesAmong(
-      picked.map(({ itemId }) => itemId),
-      await pairsAmong(context.runtime.db.read, itemIds),
-    ),
-  };
-}
-
-/** Planned skills first, then others, those of grades near the class's own before those far off. */
-function byNearness<Skill extends { readonly id: string; readonly grade: number }>(
-  skills: readonly Skill[],
-  plan: readonly { readonly skillId: string }[],
-  grade: number,
-): Skill[] {
-  const planned = new Set(plan.map(({ skillId }) => skillId));
-  const far = (skill: Skill) => (planned.has(skill.id) ? -1 : Math.abs(skill.grade - grade));
-  return [...skills].sort((one, other) => far(one) - far(other));
-}
-
-/** Work with picked items that nobody has begun and that is not over. */
-async function addableWorks(context: Context, classIds: readonly string[]): Promise<AssignForm["addable"]> {
-  const db = context.runtime.db.read;
-  const now = context.runtime.now();
-  const given = (await assignmentsOfClasses(db, classIds)).filter(({ dueAt }) => !isOver(dueAt, now));
-  const [counts, picks, classes] = await Promise.all([
-    workCounts(
-      db,
-      given.map(({ id }) => id),
-    ),
-    pickedCounts(
-      db,
-      given.map(({ workId }) => workId),
-    ),
-    classesById(db, classIds),
-  ]);
-  return given.flatMap(({ id, workId, title, classId }) => {
-    const count = counts.get(id);
-    const items = picks.get(workId) ?? 0;
-    const className = classes.find((one) => one.id === classId)?.name ?? "";
-    return items > 0 && count && count.notStarted === count.given ? [{ id, title, className, items }] : [];
-  });
-}
-
-/** Gathered items that can be given, in their order; a draw of each, as everybody will get it. */
-async function pickedLines(context: Context, itemIds: readonly string[]): Promise<AssignForm["picked"]> {
-  const { runtime } = context;
-  if (itemIds.length === 0) return [];
-  await cardsMade(runtime);
-  const cards = await Promise.all(itemIds.slice(0, MOST_PICKED).map((id) => itemById(runtime.db.read, id)));
-  for (const bankId of new Set(cards.flatMap((card) => (card ? [card.bankId] : []))))
-    await demandBank(context, "use", bankId);
-  const given = cards.flatMap((card) =>
-    card?.skillId && card.status === "ready" && card.retired === 0 ? [{ ...card, skillId: card.skillId }] : [],
-  );
-  const versions = await versionsOf(
-    runtime,
-    given.map(({ versionId }) => versionId),
-  );
-  const { drawIfKnown } = drawerWith(runtime, versions);
-  return given.flatMap(({ itemId, versionId, skillId }) => {
-    const seed = Math.floor(runtime.random() * DRAWS_AN_ITEM);
-    const contexts = Object.keys(versions.get(versionId)?.body.contexts ?? {});
-    const item = drawIfKnown({ versionId, seed, context: contexts[seed % contexts.length] ?? "", optionOrder: null });
-    return item ? [{ itemId, skillId, seed, line: askedText(item) }] : [];
-  });
 }
 
 function atSchool(school: School, instant: number, pattern: string): string {

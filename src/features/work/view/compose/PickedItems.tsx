@@ -7,13 +7,13 @@ import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { MathText } from "@/ui/primitives/MathText";
 import { clashWords } from "@/words/staff/clashWords";
-import { addToWorkAction } from "../actions";
-import type { AssignForm } from "../types";
-import { LABEL } from "./assignFields";
+import { addToWorkAction } from "../../actions";
+import type { ComposeView } from "../../types";
+import { LABEL } from "./look";
 
 /** The items that were gathered, in the order in which they are given, and work that they may be added to instead. */
-export function PickedItems({ form, base }: { readonly form: AssignForm; readonly base: string }) {
-  const { picked, clashes, addable } = form;
+export function PickedItems({ view, base }: { readonly view: ComposeView; readonly base: string }) {
+  const { picked, clashes, addable } = view;
   return (
     <section>
       <h2 className={LABEL}>{picked.length === 1 ? "One item" : `${picked.length} items, in this order`}</h2>
@@ -34,7 +34,7 @@ export function PickedItems({ form, base }: { readonly form: AssignForm; readonl
   );
 }
 
-function AddInstead({ picked, addable, base }: Pick<AssignForm, "picked" | "addable"> & { readonly base: string }) {
+function AddInstead({ picked, addable, base }: Pick<ComposeView, "picked" | "addable"> & { readonly base: string }) {
   const router = useRouter();
   const run = useRun(undoAction);
   const [id, setId] = useState(addable[0]?.id ?? "");

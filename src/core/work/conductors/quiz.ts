@@ -1,0 +1,24 @@
+import { markOfTest } from "../markOfTest";
+import type { Conductor } from "./conductor";
+import { endOfFixed, nextOfFixed } from "./fixedLength";
+import { overAfterTries } from "./overAfterTries";
+
+/**
+ * A test: the same form for everybody, one try an item, nothing told before it is released. Where one may go back, answers are worth something once
+ * the whole is handed in. The mark is the share of the points over all items.
+ */
+export const quiz: Conductor = {
+  begin: () => ({}),
+  next: nextOfFixed,
+  take: overAfterTries(1),
+  end: (situation) => {
+    const end = endOfFixed(situation);
+    return situation.settings.goBack === true ? { ...end, done: false, reason: null } : end;
+  },
+  tells: { verdict: false, hints: false, count: false },
+  endsWhenSure: false,
+  pickable: true,
+  standsWhole: true,
+  isHandedInWhole: ({ goBack }) => goBack === true,
+  mark: ({ items }) => markOfTest(items),
+};

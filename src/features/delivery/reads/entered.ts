@@ -1,0 +1,27 @@
+import "server-only";
+import { assignmentById, type GivenWork, type TargetRow, targetOf } from "@/db/queries/work";
+import type { Queryable } from "@/db/queryable";
+import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
+import { type OwnPart, partsOfTargets } from "./partsOfStudent";
+
+/** What the asking student was given, with its parts. */
+export interface Entered {
+  readonly work: GivenWork;
+  readonly target: TargetRow;
+  readonly parts: readonly OwnPart[];
+}
+
+/** What the asking student was given. Refused for anybody else, and for what is not open to them. */
+export async function enter(db: Queryable, context: Context, assignmentId: string): Promise<Entered> {
+  const { runtime, actor } = context;
+  if (actor.kind !== "student")
+    throw new Refusal("not-allowed", "Only students work on this. To look at it, open the skill in the library.");
+  const work = await assignmentById(db, assignmentId);
+  const target = await targetOf(db, assignmentId, actor.personId);
+  if (!work || !target || work.withdrawnAt !== null || work.isPrepared)
+    throw new Refusal("not-found", "This work is not on your list.");
+  if (runtime.now() < work.opensAt) throw new Refusal("closed", "This work is not open yet.");
+  const parts = (await partsOfTargets(db, work.workId, [target.id], runtime.now())).get(target.id) ?? [];
+  return { work, target, parts };
+}

@@ -1,0 +1,14 @@
+import "server-only";
+import { isThrough } from "@/core/work/partStandings";
+import { keepCompletion } from "@/db/queries/work";
+import type { Queryable } from "@/db/queryable";
+import type { Runtime } from "@/server/runtime/runtime";
+import { partsOfTargets } from "../reads/partsOfStudent";
+import type { Run } from "../reads/run";
+
+/** Notes whether a student is through with everything that is for them, after a run of theirs ended. */
+export async function keepThrough(tx: Queryable, runtime: Runtime, { work, target }: Run): Promise<void> {
+  const now = runtime.now();
+  const parts = (await partsOfTargets(tx, work.workId, [target.id], now)).get(target.id) ?? [];
+  await keepCompletion(tx, target.id, isThrough(parts.map(({ standing }) => standing)) ? now : null);
+}

@@ -1,0 +1,224 @@
+import "server-only";
+import { array, boolean, number, object, string } from "yup";
+import { buildForms } from "@/core/assembly/buildForms";
+import type { Conflict } from "@/core/assembly/explainConflict";
+import type { AssemblyItem, FormProblem } from "@/core/assembly/formProblem";
+import { formsGreedily } from "@/core/assembly/formsGreedily";
+import { TEST_LEVELS, testProblem } from "@/core/assembly/testProblem";
+import { dayNumber } from "@/core/calendar/dayNumber";
+import { seededRandom } from "@/core/numeric/seededRandom";
+import { pairsAmong } from "@/db/queries/itemEnemies";
+import { classesById } from "@/db/queries/people";
+import { demandClasses } from "@/server/access/subjects";
+import { libraryOf } from "@/server/library/library";
+import { type Shelf, shelvesOf } from "@/server/library/shelf";
+import type { Context } from "@/server/runtime/context";
+
+import { todayOf } from "@/server/runtime/school";
+import { validated } from "@/server/runtime/validated";
+import { cardKindWords } from "@/words/staff/itemWords";
+import type { TestProposal } from "../testTypes";
+import { type Candidate, classBeliefs, drawId, groupAbility, shownItems } from "./testItems";
+import { keptCandidates, keptInput } from "./testPicks";
+
+const MOST_SKILLS = 30;
+const MOST_EACH = 20;
+const MOST_ITEMS = 60;
+/** How long a better form is searched for. */
+const SEARCH_SECONDS = 2;
+
+export const wishesInput = object({
+  classId: string().required(),
+  counts: array(object({ skillId: string().required(), items: number().integer().min(0).max(MOST_EACH).required() }))
+    .min(1, "Choose a standard first.")
+    .max(MOST_SKILLS, `A test goes over at most ${MOST_SKILLS} skills.`)
+    .required(),
+  forms: number().integer().min(1).max(2).default(1),
+  level: string().oneOf(TEST_LEVELS).default("usual"),
+  /** Kinds of items; empty for all. */
+  kinds: array(string().required()).max(30).default([]),
+  /** The same number proposes the same draws. */
+  seed: number().integer().min(0).required(),
+  /** Items that stay, by form. */
+  kept: array(keptInput)
+    .max(MOST_ITEMS * 2)
+    .default([]),
+  /** Items that were dropped or swapped away. */
+  leftOut: array(string().required()).max(500).default([]),
+  /** Search for the best instead of taking the first that will do. */
+  search: boolean().default(false),
+});
+
+/** Proposes a test, or two equivalent forms of one: so many items of each skill, as telling as can be, with what it will show. */
+export async function proposeTest(context: Context, raw: unknown): Promise<TestProposal> {
+  const wishes = validated(wishesInput, raw);
+  const { runtime, actor } = context;
+  await demandClasses(context, "see", [wishes.classId]);
+  const skillIds = wishes.counts.map(({ skillId }) => skillId);
+  const [library, today, [ofClass]] = await Promise.all([
+    libraryOf(runtime),
+    todayOf(runtime, actor.schoolId),
+    classesById(runtime.db.read, [wishes.classId]),
+  ]);
+  for (const id of skillIds) library.skill(id);
+  const place = { classId: wishes.classId, grade: ofClass?.grade ?? 0, today, day: dayNumber(today) };
+  const [shelves, beliefs] = await Promise.all([shelvesOf(runtime, skillIds), classBeliefs(runtime, place)]);
+  const random = seededRandom(`test ${wishes.seed}`);
+  const stock = [...shelves.values()].flatMap((shelf) => drawsOf(shelf, wishes, random));
+  const kept = await keptCandidates(context, wishes.kept);
+  const candidates = [...kept, ...stock.filter(({ id }) => !kept.some((one) => one.id === id))];
+  const problem = testProblem(await assemblyItems(context, candidates), {
+    ...wishes,
+    counts: wishes.counts.map((one) => ({ ...one, difficulty: library.skill(one.skillId).difficulty })),
+    lockedIn: kept.map(({ id }) => id),
+    leftOut: candidates
+      .map(({ id }) => id)
+      .filter((id) => isLeftOut(id, wishes.leftOut) && !kept.some((one) => one.id === id)),
+  });
+  const group = groupAbility(beliefs, skillIds);
+  const found = await solved(runtime, problem, wishes.search);
+  const byId = new Map(candidates.map((one) => [one.id, one]));
+  const forms = await Promise.all(
+    inLetters(found.forms, wishes.kept).map((ids) =>
+      shownItems(
+        runtime,
+        beliefs,
+        inOrder(
+          ids.flatMap((id) => byId.get(id) ?? []),
+          skillIds,
+        ),
+      ),
+    ),
+  );
+  return {
+    forms,
+    quality: found.quality,
+    problems: found.conflicts.map((conflict) => conflictWords(conflict, (id) => library.skill(id).name, byId)),
+    group,
+    cut: problem.cut,
+    available: Object.fromEntries(
+      skillIds.map((id) => [
+        id,
+        new Set(stock.filter((one) => one.skillId === id).map(({ version }) => version.itemId)).size,
+      ]),
+    ),
+  };
+}
+
+/** Draws of a skill's items to choose from: for two forms two of each, so that the second asks the same with other numbers. */
+function drawsOf(
+  shelf: Shelf,
+  { forms, kinds }: { readonly forms: number; readonly kinds: readonly string[] },
+  random: () => number,
+) {
+  return shelf.versions.flatMap((version): Candidate[] => {
+    const pool = shelf.pool.filter(({ versionId }) => versionId === version.id);
+    const [part] = version.body.parts;
+    const kind = version.body.parts.length === 1 && part ? part.kind : "several";
+    if (pool.length === 0 || (kinds.length > 0 && !kinds.includes(kind))) return [];
+    const first = Math.floor(random() * pool.length);
+    const places = [
+      ...new Set(Array.from({ length: forms }, (_, n) => (first + n * Math.ceil(pool.length / 2)) % pool.length)),
+    ];
+    return places.flatMap((at) => {
+      const draw = pool[at];
+      return draw
+        ? [
+            {
+              id: drawId(version.itemId, draw.seed),
+              version,
+              skillId: shelf.skillId,
+              seed: draw.seed,
+              parameters: draw.parameters,
+            },
+          ]
+        : [];
+    });
+  });
+}
+
+/** What was dropped stays away whatever its numbers. */
+const isLeftOut = (id: string, leftOut: readonly string[]): boolean =>
+  leftOut.includes(id) || leftOut.includes(id.slice(0, id.lastIndexOf("#")));
+
+/** Candidates as the model sees them; draws of one item give each other away. */
+async function assemblyItems({ runtime }: Context, candidates: readonly Candidate[]): Promise<AssemblyItem[]> {
+  const pairs = await pairsAmong(runtime.db.read, [...new Set(candidates.map(({ version }) => version.itemId))]);
+  const apart = pairs.filter((pair) => pair.apart);
+  return candidates.map(({ id, version, skillId, parameters }): AssemblyItem => {
+    const enemies = new Set(
+      apart.flatMap(({ itemId, enemyId }) =>
+        itemId === version.itemId ? [enemyId] : enemyId === version.itemId ? [itemId] : [],
+      ),
+    );
+    return {
+      id,
+      ...parameters,
+      standardId: skillId,
+      // Nothing is wished by depth here.
+      depth: 1,
+      kind: version.body.parts[0]?.kind ?? "several",
+      passageId: version.passageId ?? null,
+      enemyIds: candidates
+        .filter(
+          (other) => other.id !== id && (other.version.itemId === version.itemId || enemies.has(other.version.itemId)),
+        )
+        .map((other) => other.id),
+    };
+  });
+}
+
+interface Solved {
+  readonly forms: readonly (readonly string[])[];
+  readonly quality: TestProposal["quality"];
+  readonly conflicts: readonly Conflict[];
+}
+
+async function solved(runtime: Context["runtime"], problem: FormProblem, search: boolean): Promise<Solved> {
+  if (problem.length === 0) return { forms: [], quality: "none", conflicts: [] };
+  const quick = search ? null : formsGreedily(problem);
+  if (quick) return { forms: quick.map((form) => form.map(({ id }) => id)), quality: "quick", conflicts: [] };
+  const found = await buildForms(problem, runtime.solve, SEARCH_SECONDS);
+  if (found.status === "built")
+    return {
+      forms: found.forms.map(({ itemIds }) => itemIds),
+      quality: found.quality === "greedy" ? "quick" : found.quality,
+      conflicts: [],
+    };
+  return { forms: [], quality: "none", conflicts: found.status === "impossible" ? found.conflicts : [] };
+}
+
+/** Forms by their letters: the one that holds more of what was kept in A is A. */
+function inLetters(
+  forms: readonly (readonly string[])[],
+  kept: readonly { readonly form: string; readonly itemId: string; readonly seed: number }[],
+): readonly (readonly string[])[] {
+  const ofA = kept.filter(({ form }) => form === "A").map(({ itemId, seed }) => drawId(itemId, seed));
+  const held = (form: readonly string[] | undefined) => (form ?? []).filter((id) => ofA.includes(id)).length;
+  return held(forms[1]) > held(forms[0]) ? [...forms].reverse() : forms;
+}
+
+/** By skill, in the order in which the skills were chosen, easy items first: a test begins with what can be done. */
+function inOrder(items: readonly Candidate[], skillIds: readonly string[]): Candidate[] {
+  return [...items].sort(
+    (x, y) => skillIds.indexOf(x.skillId) - skillIds.indexOf(y.skillId) || x.parameters.b - y.parameters.b,
+  );
+}
+
+function conflictWords(
+  { wish, nearest }: Conflict,
+  skillName: (id: string) => string,
+  byId: ReadonlyMap<string, Candidate>,
+): string {
+  switch (wish.kind) {
+    case "length":
+      return `${wish.wanted} items can't be brought together; ${nearest} can.`;
+    case "count": {
+      const of = wish.wish.standardId === undefined ? "" : ` of “${skillName(wish.wish.standardId)}”`;
+      const kind = wish.wish.kind === undefined ? "" : ` (${cardKindWords(wish.wish.kind)})`;
+      return `${wish.wanted} items${of}${kind} can't be had beside the rest; ${nearest} can.`;
+    }
+    case "locked-in":
+      return `One of the items that you hold on to does not fit with the rest: ${byId.get(wish.itemId)?.version.itemId ?? ""}.`;
+  }
+}

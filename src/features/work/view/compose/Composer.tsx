@@ -1,0 +1,187 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { type FormEvent, useEffect, useMemo, useState } from "react";
+import { v7 } from "uuid";
+import { forgetBundle } from "@/client/bundle/bundle";
+import { sayDone } from "@/client/notices";
+import { usePullList } from "@/client/pull-list/pullList";
+import { undoAction } from "@/server/history/undoAction";
+import { PageHead } from "@/ui/layout/PageHead";
+import { Button } from "@/ui/primitives/Button";
+import { Problem } from "@/ui/primitives/Field";
+import { giveAction } from "../../actions";
+import type { AssignStart } from "../../assignStart";
+import type { ComposeView } from "../../types";
+import {
+  type Composition,
+  firstComposition,
+  type ItemFaceOf,
+  isTest,
+  MADE,
+  MADE_WORDS,
+  messageOf,
+  receiversOf,
+} from "./composition";
+import { PickedItems } from "./PickedItems";
+import { PracticeSkills } from "./PracticeSkills";
+import { proposedTitle } from "./proposedTitle";
+import { TestBuilder } from "./TestBuilder";
+import { WhenAndHow } from "./WhenAndHow";
+import { Whom } from "./Whom";
+
+interface Props {
+  readonly view: ComposeView;
+  readonly base: string;
+  readonly start: AssignStart;
+  readonly fromPullList: boolean;
+  readonly Face: ItemFaceOf;
+}
+
+/** Gives work: what, to whom, when, by which rules. */
+export function Composer(props: Props) {
+  const pull = usePullList();
+  // The list comes from the browser's storage, a moment later; who is ticked by it stays ticked when it changes.
+  const [pulledIds, setPulledIds] = useState<readonly string[]>([]);
+  if (props.fromPullList && pulledIds.length === 0 && pull.entries.length > 0)
+    setPulledIds(pull.entries.map(({ id }) => id));
+  if (props.view.classes.length === 0)
+    return <p className="px-5 py-8">You have no class yet. Import a roster file first.</p>;
+  return (
+    <Fields
+      key={pulledIds.length}
+      {...props}
+      pulledIds={props.fromPullList ? new Set(pulledIds) : null}
+      clearPulled={pull.clear}
+    />
+  );
+}
+
+function Fields({
+  view,
+  base,
+  start,
+  fromPullList,
+  pulledIds,
+  clearPulled,
+  Face,
+}: Props & { readonly pulledIds: ReadonlySet<string> | null; readonly clearPulled: () => void }) {
+  const router = useRouter();
+  const [workId] = useState(() => v7());
+  const [assignmentIds] = useState(() => new Map<string, string>());
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [composition, change] = useState<Composition>(() => firstComposition(view, start, pulledIds));
+  const isPicked = view.picked.length > 0;
+  const usualTitle = proposedTitle(view, composition);
+  useEffect(() => {
+    change((before) => (before.titleIsOwn ? before : { ...before, title: usualTitle }));
+  }, [usualTitle]);
+  const receivers = useMemo(() => receiversOf(view, composition), [view, composition]);
+  const students = receivers.reduce((sum, { studentIds }) => sum + studentIds.length, 0);
+  const missing = missingOf(composition, students);
+  const give = async (event: FormEvent) => {
+    event.preventDefault();
+    if (missing !== null || busy) return;
+    setBusy(true);
+    const idOf = (key: string) => {
+      const known = assignmentIds.get(key) ?? v7();
+      assignmentIds.set(key, known);
+      return known;
+    };
+    const result = await giveAction({
+      ...messageOf(view, composition, { workId }),
+      to: receivers
+        .filter(({ studentIds }) => studentIds.length > 0)
+        .map(({ classId, groupId, studentIds }) => ({
+          assignmentId: idOf(groupId ?? classId),
+          classId,
+          groupId,
+          studentIds,
+        })),
+    });
+    setBusy(false);
+    if (!result.ok) {
+      setProblem(result.message);
+      return;
+    }
+    const { changeId, assignmentIds: given } = result.data;
+    const said = composition.rules.isPrepared ? "Prepared" : "Assigned";
+    sayDone(
+      `${said} “${composition.title}” ${composition.rules.isPrepared ? "for" : "to"} ${students} students.`,
+      changeId ? () => undoAction(changeId) : undefined,
+    );
+    if (fromPullList) clearPulled();
+    if (isPicked) forgetBundle();
+    router.push(given.length === 1 ? `${base}/work/${given[0]}` : `${base}/work`);
+  };
+  return (
+    <form onSubmit={give} className="px-5 py-4">
+      <PageHead title="Assign work" sub={subOf(composition, isPicked)}>
+        <Button look="main" type="submit" disabled={busy || missing !== null} title={missing ?? undefined}>
+          {composition.rules.isPrepared ? "Prepare for" : "Assign to"} {toWords(receivers, students)}
+        </Button>
+      </PageHead>
+      <Problem text={problem} />
+      {isPicked ? null : (
+        <fieldset className="border-hair mb-4 flex flex-wrap gap-x-6 gap-y-1 border-b pb-3 text-[15px]">
+          <legend className="sr-only">What it is</legend>
+          {MADE.map((made) => (
+            <label key={made} className="flex items-baseline gap-2">
+              <input
+                type="radio"
+                name="made"
+                className="accent-ink"
+                checked={composition.made === made}
+                onChange={() => change((before) => withMade(before, made))}
+              />
+              <span>
+                <b className="font-semibold">{MADE_WORDS[made].name}</b>
+                <span className="text-mute text-[14px]">, {MADE_WORDS[made].note}</span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_16rem_20rem]">
+        {isPicked ? (
+          <PickedItems view={view} base={base} />
+        ) : isTest(composition.made) ? (
+          <TestBuilder view={view} composition={composition} change={change} receivers={receivers} Face={Face} />
+        ) : (
+          <PracticeSkills view={view} first={start.skillIds} composition={composition} change={change} />
+        )}
+        <Whom view={view} composition={composition} change={change} fromPullList={fromPullList} />
+        <WhenAndHow today={view.today} composition={composition} change={change} isPicked={isPicked} />
+      </div>
+    </form>
+  );
+}
+
+/** Another kind of work: a pair needs two forms and a cut. */
+function withMade(before: Composition, made: Composition["made"]): Composition {
+  const rules =
+    made === "pair" && before.rules.cutPercent === null ? { ...before.rules, cutPercent: 80 } : before.rules;
+  return { ...before, made, rules };
+}
+
+function missingOf({ made, skillIds, test, dueDay }: Composition, students: number): string | null {
+  if (students === 0) return "Nobody is ticked.";
+  if (isTest(made)) {
+    if ((test.forms[0]?.length ?? 0) === 0) return "The test has no item yet.";
+    if (made === "pair" && (test.forms[1]?.length ?? 0) === 0) return "The second test has no item yet.";
+  } else if (skillIds.length === 0) return "No skill is chosen.";
+  return made !== "practice" && dueDay === "" ? "Choose a due day." : null;
+}
+
+function subOf({ made }: Composition, isPicked: boolean): string {
+  if (isPicked) return "The items of your bundle, the same for everybody.";
+  return isTest(made)
+    ? "A form proposed from the standards you choose; every item can be swapped."
+    : "To a class or to some of it; each student gets items of their own.";
+}
+
+function toWords(receivers: readonly { name: string; of: number; studentIds: readonly string[] }[], students: number) {
+  const [first] = receivers;
+  if (receivers.length !== 1 || !first) return `${students} students`;
+  return first.studentIds.length === first.of ? first.name : `${first.studentIds.length} in ${first.name}`;
+}

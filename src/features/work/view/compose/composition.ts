@@ -1,0 +1,297 @@
+import type { ReactNode } from "react";
+import { v7 } from "uuid";
+import type { TestLevel } from "@/core/assembly/testProblem";
+import type { Certainty, PracticeEnd, ReleaseTime } from "@/core/model/work";
+import type { AssignStart } from "../../assignStart";
+import type { TestItem } from "../../testTypes";
+import type { ComposeView } from "../../types";
+
+/** What is being put together: practice, a number of items, a test, or a test before and after with practice between. */
+export const MADE = ["practice", "amount", "quiz", "pair"] as const;
+export type Made = (typeof MADE)[number];
+
+export const MADE_WORDS: Readonly<Record<Made, { readonly name: string; readonly note: string }>> = {
+  practice: { name: "Practice", note: "until the skills are mastered" },
+  amount: { name: "A number of items", note: "told after each, the mark is the share right" },
+  quiz: { name: "A test", note: "the same for everybody, nothing told before you show it" },
+  pair: { name: "Before and after", note: "a test, practice on what was missed, a second test" },
+};
+
+/** A skill of a test, with how many items it gets. */
+export interface TestSkill {
+  readonly skillId: string;
+  readonly items: number;
+}
+
+/** An item as it stands in a form. */
+export interface FormItem {
+  readonly item: TestItem;
+  readonly points: number;
+  /** Stays when the test is proposed anew. */
+  readonly held: boolean;
+}
+
+export interface TestDesign {
+  readonly skills: readonly TestSkill[];
+  readonly level: TestLevel;
+  readonly forms: readonly (readonly FormItem[])[];
+  /** Ids of items that were dropped or swapped away. */
+  readonly leftOut: readonly string[];
+  readonly goBack: boolean;
+  readonly shuffle: boolean;
+  readonly calculator: boolean;
+  /** Null for no limit. */
+  readonly minutes: number | null;
+  /** Neighbours get different forms. */
+  readonly neighbours: boolean;
+}
+
+export interface Rules {
+  readonly closesDay: string;
+  readonly onlyAtSchool: boolean;
+  readonly unlockCode: string;
+  readonly goesFirst: boolean;
+  readonly score: ReleaseTime;
+  readonly answers: ReleaseTime;
+  readonly explanations: ReleaseTime;
+  /** Null for none. */
+  readonly cutPercent: number | null;
+  /** What follows a test below its cut. */
+  readonly follows: "nothing" | "itself" | "word";
+  readonly alsoAtCut: boolean;
+  /** What opens the test after. */
+  readonly after: "done" | "word";
+  readonly afterForAll: boolean;
+  readonly category: string;
+  readonly isPrepared: boolean;
+}
+
+export interface Composition {
+  readonly made: Made;
+  readonly title: string;
+  readonly titleIsOwn: boolean;
+  readonly instructions: string;
+  /** Of practice and of a number of items. */
+  readonly skillIds: readonly string[];
+  readonly items: number;
+  readonly certainty: Certainty;
+  readonly end: PracticeEnd;
+  readonly test: TestDesign;
+  /** A class by its id, or a group by `group:` and its id. */
+  readonly to: readonly string[];
+  readonly without: readonly string[];
+  readonly opensDay: string;
+  readonly dueDay: string;
+  readonly rules: Rules;
+}
+
+export type Change = (change: (before: Composition) => Composition) => void;
+
+/** Shows an item as its students see it; what they answer with is another feature's. */
+export type ItemFaceOf = (props: { readonly item: TestItem }) => ReactNode;
+
+export const RULES: Rules = {
+  closesDay: "",
+  onlyAtSchool: false,
+  unlockCode: "",
+  goesFirst: false,
+  score: "word",
+  answers: "word",
+  explanations: "word",
+  cutPercent: null,
+  follows: "nothing",
+  alsoAtCut: false,
+  after: "done",
+  afterForAll: true,
+  category: "",
+  isPrepared: false,
+};
+
+const MOST_PRACTISED = 6;
+
+/** What stands on the page when it is opened. */
+export function firstComposition(
+  view: ComposeView,
+  start: AssignStart,
+  pulledIds: ReadonlySet<string> | null,
+): Composition {
+  const isPicked = view.picked.length > 0;
+  const first =
+    view.classes.find(({ students }) => pulledIds !== null && students.some(({ id }) => pulledIds.has(id))) ??
+    view.classes[0];
+  const asked = start.skillIds.filter((wanted) => view.skills.some(({ id }) => id === wanted));
+  const skillIds = isPicked
+    ? [...new Set(view.picked.map(({ skillId }) => skillId))]
+    : asked.length > 0
+      ? asked
+      : view.suggestedSkillId === null
+        ? []
+        : [view.suggestedSkillId];
+  return {
+    made: isPicked || start.items !== null ? "amount" : start.made,
+    title: start.title,
+    titleIsOwn: start.title !== "",
+    instructions: "",
+    skillIds: skillIds.slice(0, MOST_PRACTISED),
+    items: start.items ?? 16,
+    certainty: "usual",
+    end: { by: "sure" },
+    test: {
+      skills: skillIds.map((skillId) => ({ skillId, items: 0 })),
+      level: "usual",
+      forms: [],
+      leftOut: [],
+      goBack: true,
+      shuffle: false,
+      calculator: false,
+      minutes: null,
+      neighbours: false,
+    },
+    to: first ? [first.id] : [],
+    without: pulledIds === null || !first ? [] : first.students.map(({ id }) => id).filter((id) => !pulledIds.has(id)),
+    opensDay: view.today,
+    dueDay: view.dueDay,
+    rules: RULES,
+  };
+}
+
+export const isTest = (made: Made): boolean => made === "quiz" || made === "pair";
+
+/** A class or a group that work goes to, with the students of it who get it. */
+export interface Receiver {
+  readonly classId: string;
+  readonly groupId: string | null;
+  readonly name: string;
+  readonly of: number;
+  readonly studentIds: readonly string[];
+}
+
+/** Whoever is left out of tests by their supports is left out of a test unless ticked; nobody gets the work twice. */
+export function receiversOf(view: ComposeView, { to, without }: Composition): Receiver[] {
+  const seen = new Set(without);
+  return to.flatMap((id): Receiver[] => {
+    const group = view.groups.find((one) => `group:${one.id}` === id);
+    const ofClass = view.classes.find((one) => one.id === id);
+    const found = group ?? ofClass;
+    if (!found) return [];
+    const studentIds = found.students.map((one) => one.id).filter((one) => !seen.has(one));
+    for (const one of studentIds) seen.add(one);
+    return [
+      {
+        classId: group?.classId ?? found.id,
+        groupId: group?.id ?? null,
+        name: found.name,
+        of: found.students.length,
+        studentIds,
+      },
+    ];
+  });
+}
+
+/** Everything as it is sent. Ids are made here, so that sending twice gives once. */
+export function messageOf(view: ComposeView, composition: Composition, ids: { readonly workId: string }) {
+  const { rules, dueDay, opensDay } = composition;
+  const closes = rules.closesDay === "" ? null : { day: rules.closesDay, time: "20:00" };
+  return {
+    workId: ids.workId,
+    title: composition.title,
+    instructions: composition.instructions,
+    parts: partsOf(view, composition),
+    opens: { day: opensDay, time: "06:00" },
+    due: dueDay === "" ? null : { day: dueDay, time: "20:00" },
+    closes,
+    rules: {
+      isPrepared: rules.isPrepared,
+      onlyAtSchool: rules.onlyAtSchool,
+      unlockCode: rules.onlyAtSchool && rules.unlockCode !== "" ? rules.unlockCode : null,
+      goesFirst: rules.goesFirst,
+      release: isTest(composition.made)
+        ? { score: rules.score, answers: rules.answers, explanations: rules.explanations }
+        : {},
+      cutPercent: isTest(composition.made) ? rules.cutPercent : null,
+      category: rules.category,
+      alternate: composition.made === "quiz" && composition.test.neighbours && composition.test.forms.length > 1,
+    },
+  };
+}
+
+function partsOf(view: ComposeView, composition: Composition) {
+  const { made, skillIds, items, certainty, end, rules } = composition;
+  if (made === "practice")
+    return [{ id: v7(), kind: "practice", skillIds, settings: { items, certainty, end }, items: [] }];
+  if (made === "amount")
+    return [
+      {
+        id: v7(),
+        kind: "amount",
+        skillIds,
+        settings: { items },
+        items: view.picked.map(({ itemId, skillId, seed }) => ({ itemId, skillId, seed })),
+      },
+    ];
+  const before = v7();
+  const follow = v7();
+  const follows = made === "pair" ? "itself" : rules.cutPercent === null ? "nothing" : rules.follows;
+  const cut = rules.cutPercent ?? 100;
+  const first = testPart(composition, before, made === "pair" ? [0] : null, made === "pair" ? "Before" : "");
+  if (follows === "nothing" && made === "quiz") return [first];
+  const followUp = {
+    id: follow,
+    kind: "practice",
+    title: "Work on what was missed",
+    skillIds: [],
+    settings: { items: FOLLOW_UP_ITEMS, missedIn: { partId: before, alsoAtCut: rules.alsoAtCut } },
+    opening: [
+      rules.alsoAtCut ? { by: "done", partId: before } : { by: "below", partId: before, percent: cut },
+      ...(follows === "word" ? [{ by: "word" }] : []),
+    ],
+    items: [],
+  };
+  if (made === "quiz") return [{ ...first, title: "Test" }, followUp];
+  const after = testPart(composition, v7(), [1], "After");
+  return [
+    first,
+    followUp,
+    {
+      ...after,
+      opening: [
+        { by: "done", partId: before },
+        { by: "done", partId: follow },
+        ...(rules.after === "word" ? [{ by: "word" }] : []),
+        ...(rules.afterForAll ? [] : [{ by: "below", partId: before, percent: cut }]),
+      ],
+    },
+  ];
+}
+
+/** The most items that follow a test: enough for several skills. */
+const FOLLOW_UP_ITEMS = 24;
+const LETTERS = ["A", "B", "C", "D"];
+
+/** A test as a part, of all its forms or of one. */
+function testPart({ test }: Composition, id: string, only: readonly number[] | null, title: string) {
+  const forms = test.forms.filter((_, place) => only === null || only.includes(place));
+  return {
+    id,
+    kind: "quiz",
+    title,
+    skillIds: [...new Set(forms.flat().map(({ item }) => item.skillId))],
+    settings: {
+      items: Math.max(1, forms[0]?.length ?? 1),
+      goBack: test.goBack,
+      shuffle: test.shuffle,
+      calculator: test.calculator,
+      ...(test.minutes === null ? {} : { minutes: test.minutes }),
+    },
+    opening: [],
+    items: forms.flatMap((form, place) =>
+      form.map(({ item, points }) => ({
+        itemId: item.itemId,
+        skillId: item.skillId,
+        seed: item.seed,
+        points,
+        form: LETTERS[place] ?? "A",
+      })),
+    ),
+  };
+}
