@@ -6,7 +6,7 @@ import { ratingsOfPerson } from "@/db/queries/ratings";
 import { skillStatesOfPerson } from "@/db/queries/summaries";
 import { scoringView } from "@/features/scoring/reads";
 import { rateAnswer } from "@/features/scoring/writes";
-import { workView } from "@/features/work/reads/works";
+import { workView } from "@/features/work/reads/workView";
 import { shelfOf } from "@/server/library/shelf";
 import { exactPart, naiveSummaries } from "../support/naiveSummaries";
 import { bodyWith, putItem } from "../support/newItem";

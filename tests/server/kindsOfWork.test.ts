@@ -9,7 +9,7 @@ import { studentHome } from "@/features/delivery/reads/studentHome";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { cellView } from "@/features/evidence/reads";
 import { historyPage } from "@/features/frame/reads/history";
-import { workView } from "@/features/work/reads/works";
+import { workView } from "@/features/work/reads/workView";
 import { withdrawWork } from "@/features/work/writes/changeWork";
 import { undoChange } from "@/server/history/undoChange";
 import { createRuntime } from "@/server/runtime/runtime";

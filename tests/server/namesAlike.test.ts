@@ -8,7 +8,7 @@ import { rosterView } from "@/features/roster/reads/rosterView";
 import { applyImport, beginImport } from "@/features/roster/writes/importRoster";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { composeView } from "@/features/work/reads/compose";
-import { workView } from "@/features/work/reads/works";
+import { workView } from "@/features/work/reads/workView";
 import { openClassDoor } from "@/server/access/signIn";
 import { csv, fingerprintOf, givePractice, type TestSchool, testSchool } from "../support/school";
 

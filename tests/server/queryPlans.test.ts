@@ -18,7 +18,8 @@ import { studentRecord, whoCanSee } from "@/features/roster/reads/studentRecord"
 import { beginImport } from "@/features/roster/writes/importRoster";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { workFigure } from "@/features/work/figure";
-import { workList, workView } from "@/features/work/reads/works";
+import { workList } from "@/features/work/reads/works";
+import { workView } from "@/features/work/reads/workView";
 import { personOfToken } from "@/server/access/sessions";
 import { signInStaff, signInStudent } from "@/server/access/signIn";
 import { undoChange } from "@/server/history/undoChange";

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, it } from "vitest";
 import { studentSheet } from "@/features/evidence/reads";
-import { workView } from "@/features/work/reads/works";
+import { workView } from "@/features/work/reads/workView";
 import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;

@@ -550,6 +550,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         picked: [{ itemId: "times-as-many/find-the-larger", skillId: "times-as-many", seed: 1 }],
       }),
   },
+  "work/giveNowAction": { needs: ofClass("change"), call: ({ workId }) => work("giveNowAction")(workId) },
   "work/releaseAction": {
     needs: ofClass("change"),
     call: ({ workId }) => work("releaseAction")({ assignmentId: workId, what: ["score"] }),
@@ -768,6 +769,17 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
           offline: false,
         }),
       }),
+  },
+  "POST api/tests/[ask]": {
+    needs: ofClass("see"),
+    call: ({ classId }) =>
+      route(
+        "tests/[ask]",
+        "POST",
+        "/x",
+        { body: JSON.stringify({ classId, seed: 1, counts: [{ skillId: "equivalent-ratios", items: 2 }] }) },
+        { ask: "propose" },
+      ),
   },
   "POST api/hand-in": {
     needs: ({ studentId, classId, schoolId }) => [

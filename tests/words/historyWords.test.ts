@@ -106,6 +106,7 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "work-prepared", facts: { title: "W", students: 22, of: 24 } },
     "Prepared “W” for 22 of 24 students, not given yet",
   ],
+  [{ kind: "work-given", facts: { title: "W" } }, "Gave “W”, which was prepared"],
   [
     { kind: "work-released", facts: { title: "W", what: ["score", "answers"] } },
     "Let students see score, answers of “W”",

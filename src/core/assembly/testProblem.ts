@@ -10,7 +10,13 @@ const SHIFTS: Readonly<Record<TestLevel, number>> = { easier: -0.8, usual: 0, ha
 /** What a teacher wishes of a test. */
 export interface TestWishes {
   /** How many items there are to be of each skill. */
-  readonly counts: readonly { readonly skillId: string; readonly items: number; readonly difficulty: number }[];
+  readonly counts: readonly {
+    readonly skillId: string;
+    readonly items: number;
+    readonly difficulty: number;
+    /** How often one and the same item (its kind, to the model) may come in a form, with other numbers. */
+    readonly mostOfOne: number;
+  }[];
   readonly forms: number;
   readonly level: TestLevel;
   readonly lockedIn: readonly string[];
@@ -20,7 +26,7 @@ export interface TestWishes {
 /**
  * The problem of building a test from items of skills (each skill is a standard to the model): so many of each, hardest around where the skills are
  * just mastered or a little to one side. A single item of a passage is enough where its skill has few.
- * @example testProblem([], { counts: [{ skillId: "a", items: 3, difficulty: 1 }], forms: 1, level: "usual", lockedIn: [], leftOut: [] }).length // 3
+ * @example testProblem([], { counts: [{ skillId: "a", items: 3, difficulty: 1, mostOfOne: 1 }], forms: 1, level: "usual", lockedIn: [], leftOut: [] }).length // 3
  */
 export function testProblem(items: readonly AssemblyItem[], wishes: TestWishes): FormProblem {
   const { counts, forms, level, lockedIn, leftOut } = wishes;
@@ -29,7 +35,13 @@ export function testProblem(items: readonly AssemblyItem[], wishes: TestWishes):
     items,
     forms,
     length: wanted.reduce((sum, one) => sum + one.items, 0),
-    counts: wanted.map(({ skillId, items: count }) => ({ standardId: skillId, least: count, most: count })),
+    counts: wanted.flatMap(({ skillId, items: count, mostOfOne }) => [
+      { standardId: skillId, least: count, most: count },
+      ...[...new Set(items.filter(({ standardId }) => standardId === skillId).map(({ kind }) => kind))].map((kind) => ({
+        kind,
+        most: mostOfOne,
+      })),
+    ]),
     cut: (wanted.length === 0 ? 0 : mean(wanted.map(({ difficulty }) => difficulty))) + SHIFTS[level],
     lockedIn,
     leftOut,

@@ -80,6 +80,7 @@ export interface ChangeFacts extends PlanFacts {
   "work-assigned": { readonly title: string; readonly students: number; readonly of: number };
   "work-prepared": { readonly title: string; readonly students: number; readonly of: number };
   "work-due-moved": { readonly title: string; readonly dueDay: string };
+  "work-given": { readonly title: string };
   "work-withdrawn": { readonly title: string };
   "work-released": { readonly title: string; readonly what: readonly Released[] };
   /** To one person by id, or to several. */
@@ -183,6 +184,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "work-assigned": "work",
   "work-prepared": "work",
   "work-due-moved": "work",
+  "work-given": "work",
   "work-withdrawn": "work",
   "work-released": "work",
   "work-granted": "work",

@@ -14,7 +14,7 @@ export interface TodayFacts {
     readonly title: string;
     readonly className: string;
     readonly due: string | null;
-    readonly state: "open" | "over" | "later";
+    readonly state: "open" | "late" | "over" | "later" | "prepared";
     readonly given: number;
     readonly notStarted: number;
     readonly stuck: number;

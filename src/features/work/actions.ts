@@ -1,7 +1,7 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
-import { addToWork, moveDueDay, withdrawWork } from "./writes/changeWork";
+import { addToWork, giveNow, moveDueDay, withdrawWork } from "./writes/changeWork";
 import { giveWork } from "./writes/giveWork";
 import { grant, openPart } from "./writes/grant";
 import { releaseWork } from "./writes/release";
@@ -37,4 +37,8 @@ export async function grantAction(input: unknown): Promise<ActionResult<{ change
 
 export async function openPartAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
   return runAction((context) => openPart(context, input));
+}
+
+export async function giveNowAction(assignmentId: string): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => giveNow(context, { assignmentId }));
 }

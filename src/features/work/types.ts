@@ -1,5 +1,5 @@
 import type { WhyFacts } from "@/core/model/whyFacts";
-import type { Certainty, WorkKind } from "@/core/model/work";
+import type { Certainty, Released, ReleaseRules, WorkKind } from "@/core/model/work";
 import type { RunState } from "@/core/work/stateOfRun";
 
 export interface WorkListEntry {
@@ -11,7 +11,7 @@ export interface WorkListEntry {
   readonly skills: readonly string[];
   /** Null where it has no due day. */
   readonly due: string | null;
-  readonly state: "open" | "over" | "later";
+  readonly state: "open" | "late" | "over" | "later" | "prepared";
   readonly given: number;
   readonly notStarted: number;
   readonly working: number;
@@ -39,6 +39,36 @@ export interface WorkRowView {
   /** Answers that came too late to count. */
   readonly tooLate: number;
   readonly now: boolean;
+  /** Came in after the due time. */
+  readonly late: boolean;
+  /** Granted beyond what everybody has, in words; empty for nothing. */
+  readonly granted: readonly string[];
+  /** Why it need not be done; null where it has to be. */
+  readonly excused: string | null;
+  /** Where the student is with each part, in order; a single part is the row itself. */
+  readonly parts: readonly PartOfRow[];
+  /** Whether the mark reaches the cut; null without a cut or a mark. */
+  readonly passed: boolean | null;
+  readonly form: string;
+}
+
+/** A part of a piece of work for one student. */
+export interface PartOfRow {
+  readonly state: "done" | "begun" | "open" | "locked" | "not-needed";
+  /** Whole per cent, rounded down; null where there is none. */
+  readonly markPercent: number | null;
+  readonly passed: boolean | null;
+}
+
+/** A part of a piece of work, for the head of its column. */
+export interface PartOfWork {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: WorkKind;
+  /** Whether students see its results only once they are released. */
+  readonly isTest: boolean;
+  /** Waits for a teacher's word. */
+  readonly waitsForWord: boolean;
 }
 
 export interface WorkView extends WorkListEntry {
@@ -55,6 +85,18 @@ export interface WorkView extends WorkListEntry {
   /** Answers that wait for a person to score them, and whether there are any that a person scores. */
   readonly scoring: { readonly waiting: number; readonly any: boolean };
   readonly leftOut: readonly string[];
+  readonly parts: readonly PartOfWork[];
+  /** What students may see by a teacher's word, and what each part of the rules says. */
+  readonly released: readonly Released[];
+  readonly release: ReleaseRules;
+  readonly cutPercent: number | null;
+  /** Until when late work is taken; null for not at all. */
+  readonly closes: string | null;
+  readonly onlyAtSchool: boolean;
+  readonly unlockCode: string | null;
+  readonly goesFirst: boolean;
+  readonly isPrepared: boolean;
+  readonly forms: readonly string[];
 }
 
 /** A student to whom work may go. */

@@ -49,6 +49,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "work-assigned": "Assigned “{title}” to {students} of {of, plural, one {# student} other {# students}}",
   "work-prepared":
     "Prepared “{title}” for {students} of {of, plural, one {# student} other {# students}}, not given yet",
+  "work-given": "Gave “{title}”, which was prepared",
   "work-released": "Let students see {what} of “{title}”",
   "work-granted":
     "“{title}”: granted something beyond the settings to {students, plural, =1 {{person}} other {# students}}",

@@ -3,6 +3,7 @@ import { WORK_KINDS, type WorkKind } from "@/core/model/work";
 import { seededRandom } from "@/core/numeric/seededRandom";
 import { chooseNext, chooseReserve, skillsLookedAt } from "@/core/work/chooseNext";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
+import { fewestItems, practiceRule } from "@/core/work/endRule";
 import { chanceNow, type PartSituation, type PickedItem } from "@/core/work/partSituation";
 import type { SittingItem } from "@/core/work/sittingItem";
 
@@ -206,4 +207,48 @@ it("looks at the skills of the part and what they build on, each once", () => {
   expect(skillsLookedAt(["c", "b"], (id) => under[id] ?? [])).toEqual(["c", "a", "b"]);
   expect(() => chanceNow(situation(), "elsewhere")).toThrow(/does not hold/);
   expect(chanceNow(situation({ grade: null }), "x")).toBeGreaterThan(0);
+});
+
+describe("how practice ends by other rules", () => {
+  const skillDone = (earned: readonly number[], end: PartSituation["settings"]["end"]) => {
+    const items = earned.map((one, place) => shown(place, { skillId: "x", earned: one }));
+    return conductorOf("practice").end(
+      situation({ items, skillIds: ["x"], settings: { items: 20, ...(end ? { end } : {}) } }),
+    );
+  };
+
+  it("after so many right in a row, or of the last", () => {
+    const run = { by: "run", right: 3, of: 3 } as const;
+    expect(skillDone([1, 1, 0, 1, 1], run)).toMatchObject({ done: false });
+    expect(skillDone([1, 0, 1, 1, 1], run)).toMatchObject({ done: true, reason: "mastered" });
+    expect(skillDone([1, 0, 1, 1], { by: "run", right: 3, of: 4 })).toMatchObject({ done: true });
+  });
+
+  it("at a net score, which a wrong answer takes from, never under nought", () => {
+    const net = { by: "net", target: 3, penalty: 2 } as const;
+    expect(skillDone([0, 0, 1, 1, 1], net)).toMatchObject({ done: true });
+    expect(skillDone([1, 1, 0, 1, 1], net)).toMatchObject({ done: false });
+    expect(skillDone([1, 1, 0, 1, 1, 1], net)).toMatchObject({ done: true, reason: "mastered" });
+  });
+
+  it("when the minutes are spent, which are more for those who need more", () => {
+    const at = (minutes: number, over: Partial<PartSituation> = {}) =>
+      conductorOf("practice").end(
+        situation({ settings: { items: 20, minutes: 10 }, activeMilliseconds: minutes * 60_000, ...over }),
+      ).done;
+    expect([at(9), at(10), at(14, { timeFactor: 1.5 }), at(15, { timeFactor: 1.5 })]).toEqual([
+      false,
+      true,
+      false,
+      true,
+    ]);
+  });
+
+  it("a budget can be told as a multiple of the fewest items that could end it", () => {
+    expect(
+      [{ by: "sure" }, { by: "run", right: 5, of: 6 }, { by: "net", target: 8, penalty: 1 }].map((end) =>
+        fewestItems(practiceRule({ end: end as never })),
+      ),
+    ).toEqual([4, 5, 8]);
+  });
 });

@@ -1,9 +1,9 @@
 import "server-only";
 import { assignmentById, type GivenWork, type TargetRow, targetOf } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
+import { type OwnPart, partsOfTargets } from "@/server/classroom/partsOfTargets";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { type OwnPart, partsOfTargets } from "./partsOfStudent";
 
 /** What the asking student was given, with its parts. */
 export interface Entered {

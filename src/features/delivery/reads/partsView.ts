@@ -2,12 +2,12 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import type { OpeningRule } from "@/core/model/work";
+import type { OwnPart } from "@/server/classroom/partsOfTargets";
 import type { Context } from "@/server/runtime/context";
 import { type School, schoolOf } from "@/server/runtime/school";
 import type { OwnPartView, PartsView } from "../types";
 import { partTitle } from "../words";
 import type { Entered } from "./entered";
-import type { OwnPart } from "./partsOfStudent";
 import { maySee, releasedWords } from "./released";
 
 /** The parts of a piece of work on its student's page: what is open, what is done, and what something waits for. */

@@ -6,7 +6,7 @@ import type { OwnPartView, PartsView } from "../types";
 export function PartsPage({ work }: { readonly work: PartsView }) {
   const first = work.parts.find(({ state }) => state === "begun" || state === "open");
   return (
-    <div className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
+    <main className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
       <header className="flex items-baseline justify-between gap-4">
         <h1 className="font-serif text-[30px] leading-tight">{work.title}</h1>
         <Link href="/river" className="text-mute text-[17px] underline underline-offset-4">
@@ -24,7 +24,7 @@ export function PartsPage({ work }: { readonly work: PartsView }) {
       {first ? null : (
         <p className="mt-5">{isDone(work) ? "You are through with all of it." : "Nothing is open now."}</p>
       )}
-    </div>
+    </main>
   );
 }
 

@@ -7,7 +7,7 @@ import type { ResultItem, ResultsView } from "../types";
 export function ResultsPage({ results }: { readonly results: ResultsView }) {
   const { score, items, toWorkOn } = results;
   return (
-    <div className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
+    <main className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
       <header className="flex items-baseline justify-between gap-4">
         <h1 className="font-serif text-[30px] leading-tight">{results.partTitle || results.title}</h1>
         <Link href="/river" className="text-mute text-[17px] underline underline-offset-4">
@@ -58,7 +58,7 @@ export function ResultsPage({ results }: { readonly results: ResultsView }) {
           </ol>
         </section>
       ) : null}
-    </div>
+    </main>
   );
 }
 

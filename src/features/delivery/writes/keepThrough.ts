@@ -2,8 +2,8 @@ import "server-only";
 import { isThrough } from "@/core/work/partStandings";
 import { keepCompletion } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
+import { partsOfTargets } from "@/server/classroom/partsOfTargets";
 import type { Runtime } from "@/server/runtime/runtime";
-import { partsOfTargets } from "../reads/partsOfStudent";
 import type { Run } from "../reads/run";
 
 /** Notes whether a student is through with everything that is for them, after a run of theirs ended. */

@@ -105,11 +105,13 @@ export async function searchTestItems(context: Context, raw: unknown): Promise<T
   return shownItems(runtime, await classBeliefs(runtime, place), candidates);
 }
 
+/** Draws of one item that are offered in another's place. */
+const DRAWS_TO_SWAP = 3;
 const swapInput = object({
   classId: string().required(),
   item: keptInput.required(),
-  /** Items that are in the test or were in it: none of them comes back. */
-  not: array(string().required()).max(500).default([]),
+  /** Draws that are in the test or were in it, and items that were dropped: none of them comes back. */
+  not: array(string().required()).max(1000).default([]),
 });
 
 /** What could stand in an item's place: of the same skill, the nearest in difficulty first. */
@@ -125,18 +127,23 @@ export async function swapsFor(context: Context, raw: unknown): Promise<TestItem
   ]);
   const shelf = shelves.get(item.skillId);
   const wanted = before?.parameters.b ?? 0;
+  const far = ({ parameters }: { readonly parameters: Candidate["parameters"] }) => Math.abs(parameters.b - wanted);
+  // What is in the test comes again, with other numbers, only after everything else.
+  const used = new Set([item.itemId, ...not.map((id) => id.slice(0, id.lastIndexOf("#")))]);
+  const isUsed = ({ version }: Candidate) => Number(used.has(version.itemId));
   const options = (shelf?.versions ?? []).flatMap((version): Candidate[] => {
-    if (version.itemId === item.itemId || not.includes(version.itemId)) return [];
-    const pool = shelf?.pool.filter(({ versionId }) => versionId === version.id) ?? [];
-    const [nearest] = [...pool].sort((x, y) => Math.abs(x.parameters.b - wanted) - Math.abs(y.parameters.b - wanted));
-    if (!nearest) return [];
-    const { seed, parameters } = nearest;
-    return [{ id: drawId(version.itemId, seed), version, skillId: item.skillId, seed, parameters }];
+    if (not.includes(version.itemId)) return [];
+    const draws = (shelf?.pool ?? [])
+      .filter(({ versionId, seed }) => versionId === version.id && !not.includes(drawId(version.itemId, seed)))
+      .sort((x, y) => far(x) - far(y));
+    return draws.slice(0, DRAWS_TO_SWAP).map(({ seed, parameters }) => {
+      return { id: drawId(version.itemId, seed), version, skillId: item.skillId, seed, parameters };
+    });
   });
   const place = { classId, grade: ofClass?.grade ?? 0, today, day: dayNumber(today) };
   return shownItems(
     runtime,
     await classBeliefs(runtime, place),
-    options.sort((x, y) => Math.abs(x.parameters.b - wanted) - Math.abs(y.parameters.b - wanted)).slice(0, MOST_FOUND),
+    options.sort((x, y) => isUsed(x) - isUsed(y) || far(x) - far(y)).slice(0, MOST_FOUND),
   );
 }

@@ -16,7 +16,6 @@ import type { Context } from "@/server/runtime/context";
 
 import { todayOf } from "@/server/runtime/school";
 import { validated } from "@/server/runtime/validated";
-import { cardKindWords } from "@/words/staff/itemWords";
 import type { TestProposal } from "../testTypes";
 import { type Candidate, classBeliefs, drawId, groupAbility, shownItems } from "./testItems";
 import { keptCandidates, keptInput } from "./testPicks";
@@ -64,12 +63,20 @@ export async function proposeTest(context: Context, raw: unknown): Promise<TestP
   const place = { classId: wishes.classId, grade: ofClass?.grade ?? 0, today, day: dayNumber(today) };
   const [shelves, beliefs] = await Promise.all([shelvesOf(runtime, skillIds), classBeliefs(runtime, place)]);
   const random = seededRandom(`test ${wishes.seed}`);
-  const stock = [...shelves.values()].flatMap((shelf) => drawsOf(shelf, wishes, random));
+  const stock = [...shelves.values()].flatMap((shelf) => {
+    const items = wishes.counts.find(({ skillId }) => skillId === shelf.skillId)?.items ?? 0;
+    return drawsOf(shelf, { ...wishes, items }, random);
+  });
   const kept = await keptCandidates(context, wishes.kept);
   const candidates = [...kept, ...stock.filter(({ id }) => !kept.some((one) => one.id === id))];
+  const { counts, short } = withinReach(wishes, candidates);
   const problem = testProblem(await assemblyItems(context, candidates), {
     ...wishes,
-    counts: wishes.counts.map((one) => ({ ...one, difficulty: library.skill(one.skillId).difficulty })),
+    counts: counts.map((one) => ({
+      ...one,
+      difficulty: library.skill(one.skillId).difficulty,
+      mostOfOne: mostOfOne(one.items, shelves.get(one.skillId), wishes.kinds),
+    })),
     lockedIn: kept.map(({ id }) => id),
     leftOut: candidates
       .map(({ id }) => id)
@@ -93,7 +100,13 @@ export async function proposeTest(context: Context, raw: unknown): Promise<TestP
   return {
     forms,
     quality: found.quality,
-    problems: found.conflicts.map((conflict) => conflictWords(conflict, (id) => library.skill(id).name, byId)),
+    problems: [
+      ...short.map(
+        ({ skillId, wanted, items }) =>
+          `${wanted} items of “${library.skill(skillId).name}” can't be had${wishes.kinds.length > 0 ? " of these kinds" : ""}; ${items} can.`,
+      ),
+      ...found.conflicts.flatMap((conflict) => conflictWords(conflict, (id) => library.skill(id).name, byId) ?? []),
+    ],
     group,
     cut: problem.cut,
     available: Object.fromEntries(
@@ -105,43 +118,62 @@ export async function proposeTest(context: Context, raw: unknown): Promise<TestP
   };
 }
 
-/** Draws of a skill's items to choose from: for two forms two of each, so that the second asks the same with other numbers. */
+type Kinds = readonly string[];
+
+/** The items of a skill that are of the wanted kinds. */
+const versionsOfKinds = (shelf: Shelf, kinds: Kinds) =>
+  shelf.versions.filter(({ body: { parts } }) => {
+    const [first] = parts;
+    return kinds.length === 0 || kinds.includes(parts.length === 1 && first ? first.kind : "several");
+  });
+
+/** How often one item may come in a form, each time with other numbers: no more often than there are too few for the skill. */
+const mostOfOne = (items: number, shelf: Shelf | undefined, kinds: Kinds): number =>
+  Math.max(1, Math.ceil(items / Math.max(1, shelf ? versionsOfKinds(shelf, kinds).length : 1)));
+
+/** Draws to choose from beyond those that are needed. */
+const SPARE_DRAWS = 1;
+
+/** Draws of a skill's items to choose from, with numbers spread over all that the item can show. */
 function drawsOf(
   shelf: Shelf,
-  { forms, kinds }: { readonly forms: number; readonly kinds: readonly string[] },
+  { forms, kinds, items }: { readonly forms: number; readonly kinds: Kinds; readonly items: number },
   random: () => number,
-) {
-  return shelf.versions.flatMap((version): Candidate[] => {
+): Candidate[] {
+  const wanted = mostOfOne(items, shelf, kinds) * forms + SPARE_DRAWS;
+  return versionsOfKinds(shelf, kinds).flatMap((version): Candidate[] => {
     const pool = shelf.pool.filter(({ versionId }) => versionId === version.id);
-    const [part] = version.body.parts;
-    const kind = version.body.parts.length === 1 && part ? part.kind : "several";
-    if (pool.length === 0 || (kinds.length > 0 && !kinds.includes(kind))) return [];
     const first = Math.floor(random() * pool.length);
+    const step = Math.max(1, Math.floor(pool.length / wanted));
     const places = [
-      ...new Set(Array.from({ length: forms }, (_, n) => (first + n * Math.ceil(pool.length / 2)) % pool.length)),
+      ...new Set(Array.from({ length: wanted }, (_, n) => (first + n * step) % Math.max(1, pool.length))),
     ];
     return places.flatMap((at) => {
       const draw = pool[at];
-      return draw
-        ? [
-            {
-              id: drawId(version.itemId, draw.seed),
-              version,
-              skillId: shelf.skillId,
-              seed: draw.seed,
-              parameters: draw.parameters,
-            },
-          ]
-        : [];
+      if (!draw) return [];
+      const { seed, parameters } = draw;
+      return [{ id: drawId(version.itemId, seed), version, skillId: shelf.skillId, seed, parameters }];
     });
   });
+}
+
+/** Numbers of items that can be had; where fewer can than were wished, how many. */
+function withinReach(
+  { counts, forms }: { readonly counts: readonly { skillId: string; items: number }[]; readonly forms: number },
+  candidates: readonly Candidate[],
+) {
+  const reached = counts.map(({ skillId, items: wanted }) => {
+    const there = Math.floor(candidates.filter((one) => one.skillId === skillId).length / forms);
+    return { skillId, wanted, items: Math.min(wanted, there) };
+  });
+  return { counts: reached, short: reached.filter(({ wanted, items }) => items < wanted) };
 }
 
 /** What was dropped stays away whatever its numbers. */
 const isLeftOut = (id: string, leftOut: readonly string[]): boolean =>
   leftOut.includes(id) || leftOut.includes(id.slice(0, id.lastIndexOf("#")));
 
-/** Candidates as the model sees them; draws of one item give each other away. */
+/** Candidates as the model sees them: the kind is the item, so that it is known how often one comes. */
 async function assemblyItems({ runtime }: Context, candidates: readonly Candidate[]): Promise<AssemblyItem[]> {
   const pairs = await pairsAmong(runtime.db.read, [...new Set(candidates.map(({ version }) => version.itemId))]);
   const apart = pairs.filter((pair) => pair.apart);
@@ -157,12 +189,10 @@ async function assemblyItems({ runtime }: Context, candidates: readonly Candidat
       standardId: skillId,
       // Nothing is wished by depth here.
       depth: 1,
-      kind: version.body.parts[0]?.kind ?? "several",
+      kind: version.itemId,
       passageId: version.passageId ?? null,
       enemyIds: candidates
-        .filter(
-          (other) => other.id !== id && (other.version.itemId === version.itemId || enemies.has(other.version.itemId)),
-        )
+        .filter((other) => other.id !== id && enemies.has(other.version.itemId))
         .map((other) => other.id),
     };
   });
@@ -209,15 +239,15 @@ function conflictWords(
   { wish, nearest }: Conflict,
   skillName: (id: string) => string,
   byId: ReadonlyMap<string, Candidate>,
-): string {
+): string | null {
   switch (wish.kind) {
     case "length":
       return `${wish.wanted} items can't be brought together; ${nearest} can.`;
-    case "count": {
-      const of = wish.wish.standardId === undefined ? "" : ` of “${skillName(wish.wish.standardId)}”`;
-      const kind = wish.wish.kind === undefined ? "" : ` (${cardKindWords(wish.wish.kind)})`;
-      return `${wish.wanted} items${of}${kind} can't be had beside the rest; ${nearest} can.`;
-    }
+    case "count":
+      // How often an item comes is no wish of a teacher.
+      return wish.wish.standardId === undefined
+        ? null
+        : `${wish.wanted} items of “${skillName(wish.wish.standardId)}” can't be had beside the rest; ${nearest} can.`;
     case "locked-in":
       return `One of the items that you hold on to does not fit with the rest: ${byId.get(wish.itemId)?.version.itemId ?? ""}.`;
   }

@@ -7,15 +7,17 @@ import { KIND_WORDS } from "./kindWords";
 /** All work of the chosen classes: open first, each with how far everybody is. */
 export function WorkList({ works, base }: { readonly works: readonly WorkListEntry[]; readonly base: string }) {
   const parts = [
-    { title: "Open", entries: works.filter(({ state }) => state === "open") },
+    { title: "Prepared, not given yet", entries: works.filter(({ state }) => state === "prepared") },
+    { title: "Open", entries: works.filter(({ state }) => state === "open" || state === "late") },
     { title: "Opens later", entries: works.filter(({ state }) => state === "later") },
     { title: "Over", entries: works.filter(({ state }) => state === "over") },
   ].filter(({ entries }) => entries.length > 0);
   return (
     <div className="px-5 py-4">
       <PageHead title="Work" sub="What students have been given, and how far they are.">
+        <ButtonLink href={`${base}/work/new?kind=test`}>Build a test</ButtonLink>
         <ButtonLink look="main" href={`${base}/work/new`}>
-          Assign practice
+          Assign work
         </ButtonLink>
       </PageHead>
       {works.length === 0 ? (
@@ -67,7 +69,7 @@ export function WorkList({ works, base }: { readonly works: readonly WorkListEnt
 }
 
 function wants(work: WorkListEntry): string {
-  if (work.state === "later") return "";
+  if (work.state === "later" || work.state === "prepared") return "";
   const parts = [
     ...(work.stuck > 0 ? [`${work.stuck} stuck`] : []),
     ...(work.notStarted > 0

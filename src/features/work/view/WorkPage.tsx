@@ -11,10 +11,22 @@ import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { runEndWords } from "@/words/staff/runWords";
 import { whyWords } from "@/words/staff/whyWords";
 import { moveDueDayAction, withdrawAction } from "../actions";
-import type { WorkRowView, WorkView } from "../types";
+import type { PartOfRow, WorkRowView, WorkView } from "../types";
+import { GrantBar } from "./GrantBar";
 import { KIND_WORDS } from "./kindWords";
+import { PreparedBar, ReleaseBar } from "./ReleaseBar";
 
-const ORDER: readonly RunState[] = ["stuck", "working", "not-started", "missed", "budget", "amount", "mastered"];
+const ORDER: readonly RunState[] = [
+  "stuck",
+  "working",
+  "not-started",
+  "missed",
+  "budget",
+  "time-up",
+  "amount",
+  "handed-in",
+  "mastered",
+];
 /** One piece of work: who is where, who wants help, and what can still be changed. */
 export function WorkPage({ work, base }: { readonly work: WorkView; readonly base: string }) {
   const router = useRouter();
@@ -24,6 +36,8 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
   const rows = [...work.rows].sort(
     (x, y) => ORDER.indexOf(x.status) - ORDER.indexOf(y.status) || x.name.localeCompare(y.name),
   );
+  const isTest = work.parts.length === 1 && work.parts[0]?.isTest === true;
+  const columns = 3 + (work.parts.length > 1 ? work.parts.length : 2);
   const pullAll = (status: RunState) =>
     pull.add(
       rows
@@ -42,10 +56,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
     });
   return (
     <div className="px-5 py-4">
-      <PageHead
-        title={work.title}
-        sub={`${work.className}, ${work.skills.join(", ")}. ${KIND_WORDS[work.kind].ends(work.items, work.certainty)}; open from ${work.opens}, ${work.due === null ? "no due day" : `due ${work.due}`}.`}
-      >
+      <PageHead title={work.title} sub={subOf(work)}>
         <label className="flex items-center gap-2 text-[15px]">
           Due
           <input
@@ -74,6 +85,8 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
           Withdraw
         </Button>
       </PageHead>
+      <PreparedBar work={work} />
+      <ReleaseBar work={work} />
       {work.scoring.any ? (
         <p className="mb-3 text-[15px]">
           <ButtonLink look={work.scoring.waiting > 0 ? "main" : "plain"} href={`${base}/work/${work.id}/score`}>
@@ -103,13 +116,24 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         })}
         {work.leftOut.length > 0 ? <span className="text-mute">left out: {work.leftOut.join(", ")}</span> : null}
       </p>
+      <GrantBar work={work} chosen={rows.filter(({ studentId }) => pull.has(studentId))} />
       <table className="w-full max-w-6xl text-[15px]">
         <thead className="text-mute text-left text-[14px]">
           <tr>
             <th className="w-44 py-1 font-normal">Student</th>
             <th className="w-80 font-normal">Where</th>
-            <th className="w-48 font-normal">Progress</th>
-            <th className="w-44 font-normal">Right at the first try</th>
+            {work.parts.length > 1 ? (
+              work.parts.map(({ id, title }) => (
+                <th key={id} className="font-normal">
+                  {title}
+                </th>
+              ))
+            ) : (
+              <>
+                <th className="w-48 font-normal">Progress</th>
+                <th className="w-56 font-normal">{isTest ? "Mark" : "Right at the first try"}</th>
+              </>
+            )}
             <th className="w-40 font-normal">Last worked</th>
           </tr>
         </thead>
@@ -118,11 +142,12 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
             <Fragment key={row.studentId}>
               <Row
                 row={row}
+                work={work}
                 name={runEndWords(row.status)}
                 toggle={() => pull.toggle({ id: row.studentId, name: row.name, skillId: null })}
                 pulled={pull.has(row.studentId)}
               />
-              {row.status === "stuck" ? <WhyStuck snags={row.snags} /> : null}
+              {row.status === "stuck" ? <WhyStuck snags={row.snags} columns={columns} /> : null}
             </Fragment>
           ))}
         </tbody>
@@ -147,10 +172,10 @@ function Unmastered({ open }: Pick<WorkRowView, "open">) {
 }
 
 /** Under a student who is stuck: in what, and why that is said. */
-function WhyStuck({ snags }: Pick<WorkRowView, "snags">) {
+function WhyStuck({ snags, columns }: Pick<WorkRowView, "snags"> & { readonly columns: number }) {
   return (
     <tr>
-      <td colSpan={5} className="pb-2 pl-[22px] text-[14px]">
+      <td colSpan={columns} className="pb-2 pl-[22px] text-[14px]">
         {snags.map(({ skill, why }) => (
           <p key={skill}>
             <b>{skill}</b>: {whyWords("snag", why)}.
@@ -163,11 +188,13 @@ function WhyStuck({ snags }: Pick<WorkRowView, "snags">) {
 
 function Row({
   row,
+  work,
   name,
   toggle,
   pulled,
 }: {
   readonly row: WorkRowView;
+  readonly work: WorkView;
   readonly name: string;
   readonly toggle: () => void;
   readonly pulled: boolean;
@@ -191,9 +218,52 @@ function Row({
       <td
         className={row.status === "stuck" ? "text-clay font-semibold" : row.status === "not-started" ? "text-mute" : ""}
       >
-        {row.open.length > 0 ? <Unmastered open={row.open} /> : name}
-        {row.now ? ", at it now" : ""}
+        {row.excused === null ? (
+          <>
+            {row.open.length > 0 ? <Unmastered open={row.open} /> : name}
+            {row.now ? ", at it now" : ""}
+            {row.late ? ", late" : ""}
+          </>
+        ) : (
+          <span className="text-mute font-normal">excused: {row.excused}</span>
+        )}
+        {row.granted.length > 0 || work.forms.length > 1 ? (
+          <span className="text-mute block text-[14px] font-normal">
+            {[...(work.forms.length > 1 ? [`form ${row.form}`] : []), ...row.granted].join(", ")}
+          </span>
+        ) : null}
       </td>
+      {work.parts.length > 1 ? (
+        row.parts.map((part, place) => <td key={work.parts[place]?.id}>{partWords(part)}</td>)
+      ) : (
+        <OnePart row={row} work={work} />
+      )}
+      <td className="text-mute">
+        {row.lastWorked}
+        {row.tooLate > 0 ? (
+          <span className="text-ink block text-[14px]">
+            {row.tooLate === 1 ? "1 answer came" : `${row.tooLate} answers came`} too late, not counted
+          </span>
+        ) : null}
+      </td>
+    </tr>
+  );
+}
+
+/** A part for one student, in few words. */
+function partWords({ state, markPercent, passed }: PartOfRow): string {
+  if (state === "not-needed") return "not needed";
+  if (state === "locked") return "waits";
+  if (state !== "done") return state === "begun" ? "at it" : "open";
+  if (markPercent === null) return "done";
+  return `${markPercent} %${passed === null ? "" : passed ? ", at the cut or above" : ", below the cut"}`;
+}
+
+/** How far a single part is, and what came out. */
+function OnePart({ row, work }: { readonly row: WorkRowView; readonly work: WorkView }) {
+  const isTest = work.parts[0]?.isTest === true;
+  return (
+    <>
       <td>
         <span
           className="block h-2.5 w-36"
@@ -205,18 +275,32 @@ function Row({
         </span>
       </td>
       <td>
-        {row.itemsDone > 0 ? `${row.itemsRight} of ${row.itemsDone}` : ""}
+        {isTest
+          ? row.markPercent === null
+            ? ""
+            : `${row.markPercent} %, ${row.itemsRight} of ${row.itemsDone} right`
+          : row.itemsDone > 0
+            ? `${row.itemsRight} of ${row.itemsDone}`
+            : ""}
         {row.toScore > 0 ? `, ${row.toScore} to score` : ""}
-        {row.markPercent === null ? "" : `; with partial credit ${row.markPercent} %`}
+        {isTest || row.markPercent === null ? "" : `; with partial credit ${row.markPercent} %`}
+        {row.passed === false ? <span className="text-clay font-semibold">, below the cut</span> : null}
       </td>
-      <td className="text-mute">
-        {row.lastWorked}
-        {row.tooLate > 0 ? (
-          <span className="text-ink block text-[14px]">
-            {row.tooLate === 1 ? "1 answer came" : `${row.tooLate} answers came`} too late, not counted
-          </span>
-        ) : null}
-      </td>
-    </tr>
+    </>
   );
+}
+
+function subOf(work: WorkView): string {
+  const rules = [
+    ...(work.closes === null ? [] : [`late work until ${work.closes}`]),
+    ...(work.cutPercent === null ? [] : [`cut ${work.cutPercent} %`]),
+    ...(work.onlyAtSchool ? [`only at school${work.unlockCode === null ? "" : `, code ${work.unlockCode}`}`] : []),
+    ...(work.goesFirst ? ["goes before other work"] : []),
+  ];
+  const what =
+    work.parts.length > 1
+      ? `${work.parts.length} parts: ${work.parts.map(({ title }) => title.toLowerCase()).join(", ")}`
+      : KIND_WORDS[work.kind].ends(work.items, work.certainty);
+  const times = `open from ${work.opens}, ${work.due === null ? "no due day" : `due ${work.due}`}`;
+  return `${work.className}, ${work.skills.join(", ")}. ${[what, times, ...rules].join("; ")}.`;
 }

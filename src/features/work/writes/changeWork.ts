@@ -105,6 +105,15 @@ export async function withdrawWork(context: Context, raw: unknown): Promise<{ ch
   }));
 }
 
+/** Puts prepared work on the students' lists. */
+export async function giveNow(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { assignmentId } = validated(object({ assignmentId: string().required() }), raw);
+  return changeAssignment(context, assignmentId, (given) => {
+    if (!given.isPrepared) throw new Refusal("conflict", "This work is given already.");
+    return { values: { isPrepared: false }, told: { kind: "work-given", facts: { title: given.title } } };
+  });
+}
+
 async function changeAssignment(
   context: Context,
   assignmentId: string,

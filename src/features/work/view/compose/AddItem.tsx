@@ -74,8 +74,8 @@ export function AddItem({
             <span className="font-reading line-clamp-2 min-w-0 flex-1">
               <MathText text={item.line} /> <span className="text-mute font-sans text-[14px]">{item.kind}</span>
             </span>
-            <Button look="quiet" className="px-0!" disabled={there.has(item.itemId)} onClick={() => add(item)}>
-              {there.has(item.itemId) ? "in it" : "Add"}
+            <Button look="quiet" className="px-0!" onClick={() => add(item)}>
+              {there.has(item.itemId) ? "Add with other numbers" : "Add"}
             </Button>
           </li>
         ))}

@@ -31,6 +31,7 @@ export function AddStandards({
     add(offer.ids);
     setFind("");
     setAt(0);
+    setOpen(false);
   };
   return (
     <div className="relative mt-2 text-[15px]">
@@ -45,6 +46,7 @@ export function AddStandards({
         className={`${BOX} w-full`}
         value={find}
         onFocus={() => setOpen(true)}
+        onClick={() => setOpen(true)}
         onBlur={() => setOpen(false)}
         onChange={(event) => {
           setFind(event.target.value);

@@ -40,13 +40,13 @@ export function FormItems({
   const swap = async ({ id, itemId, skillId, seed }: TestItem) => {
     setBusy(id);
     try {
-      const not = [...test.leftOut, ...test.forms.flat().map(({ item }) => item.itemId)];
+      const not = [...test.leftOut, ...test.forms.flat().map(({ item }) => item.id)];
       const [found] = await askTest("swaps", { classId, item: { itemId, skillId, seed }, not });
       if (!found)
         sayProblem("There is no other item of this standard. Add one of another, or write one in the library.");
       else
         set((before) => ({
-          leftOut: away(before, itemId),
+          leftOut: away(before, id),
           forms: before.forms.map((one, at) =>
             at === place
               ? one.map((own) => (own.item.id === id ? { item: found, points: found.points, held: true } : own))
@@ -73,21 +73,19 @@ export function FormItems({
     <>
       <ol className="mt-1">
         {form.map(({ item, points, held }, at) => (
-          <li
-            key={item.id}
-            className="border-hair grid grid-cols-[1.6rem_1fr_auto] items-start gap-x-2 border-b py-1.5 text-[15px]"
-          >
+          <li key={item.id} className="border-hair grid grid-cols-[1.6rem_1fr] gap-x-2 border-b py-1.5 text-[15px]">
             <span className="text-mute pt-0.5 tabular-nums">{at + 1}</span>
             <div className="min-w-0">
               <p className="font-reading line-clamp-2">
                 <MathText text={item.line} />
               </p>
-              <p className="text-mute text-[14px]">
+            </div>
+            <span />
+            <div className="flex flex-wrap items-center justify-end gap-x-1 text-[14px]">
+              <p className="text-mute min-w-0 flex-1 text-[14px]">
                 {view.skills.find(({ id }) => id === item.skillId)?.name}, {item.kind}; about{" "}
                 {Math.round(item.chance * 100)} % right
               </p>
-            </div>
-            <div className="flex items-center gap-1 text-[14px]">
               <Small label={`Look at item ${at + 1}`} onClick={() => setLooked(item)}>
                 Look
               </Small>
@@ -127,6 +125,7 @@ export function FormItems({
                   inForm((before) => before.map((own) => (own.item.id === item.id ? { ...own, points: wanted } : own)));
                 }}
               />
+              <span className="text-mute">{points === 1 ? "point" : "points"}</span>
             </div>
           </li>
         ))}

@@ -105,7 +105,6 @@ export function RulesSentence({ composition, change }: { readonly composition: C
             set={(value) => set({ isPrepared: value === "later" })}
           />
         </WordEdit>
-        .
       </p>
     </section>
   );

@@ -71,8 +71,8 @@ export function TestBuilder({
                   }))
                 }
               />
-              <span className="text-mute w-24 text-[14px]">
-                {there === undefined ? "items" : `of ${there} to choose from`}
+              <span className="text-mute w-36 text-[14px]">
+                {there === undefined ? "items" : `of ${there} ${there === 1 ? "item" : "items"} to draw`}
               </span>
               <button
                 type="button"
@@ -212,7 +212,9 @@ export function TestBuilder({
         add={(item) =>
           set((before) => ({
             forms: before.forms.map((form, at) =>
-              at === place ? [...form, { item, points: item.points, held: true }] : form,
+              at === place && !form.some((one) => one.item.id === item.id)
+                ? [...form, { item, points: item.points, held: true }]
+                : form,
             ),
           }))
         }

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { workView } from "@/features/work/reads/works";
+import { workView } from "@/features/work/reads/workView";
 import { WorkPage } from "@/features/work/view/WorkPage";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";

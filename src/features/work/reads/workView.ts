@@ -1,0 +1,179 @@
+import "server-only";
+import { formatDistance } from "date-fns";
+import { dayNumber } from "@/core/calendar/dayNumber";
+import { groupBy } from "@/core/collections/groupBy";
+import { roomOf } from "@/core/items/rooms";
+import { percentDown } from "@/core/measurement/percentDown";
+import { reachesCut } from "@/core/measurement/reachesCut";
+import { rational } from "@/core/numeric/rational";
+import { whyMastery } from "@/core/why/whyMastery";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
+import { stateOfRun } from "@/core/work/stateOfRun";
+import { windowFor } from "@/core/work/workWindow";
+import { lateAnswersOf } from "@/db/queries/answerLog";
+import { studentsOfClasses } from "@/db/queries/people";
+import { versionsGivenIn, waitingIn } from "@/db/queries/ratings";
+import {
+  assignmentById,
+  type GivenWork,
+  partsOfWorks,
+  type RunRow,
+  releasesOf,
+  skillIdsOfAssignments,
+  type TargetRow,
+  targetsWithSittings,
+} from "@/db/queries/work";
+import { demandClasses } from "@/server/access/subjects";
+import { loadClassroom } from "@/server/classroom/classroom";
+import { shortNames } from "@/server/classroom/names";
+import { partsOfTargets } from "@/server/classroom/partsOfTargets";
+import { namedSnags } from "@/server/classroom/snags";
+import { versionsOf } from "@/server/library/drawnItems";
+import { libraryOf } from "@/server/library/library";
+import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
+import { dayAt, type School, schoolOf } from "@/server/runtime/school";
+import type { WorkListEntry, WorkRowView, WorkView } from "../types";
+import { atSchool, entriesOf } from "./works";
+
+/** Somebody counts as working now when the last answer is this fresh. */
+const NOW_MILLISECONDS = 5 * 60_000;
+
+/** The mark in whole per cent: of a test once it is handed in, of other work where it is not simply what was right of what was done. */
+function markOf({ mark, itemsRight, itemsDone, finishedAt }: RunRow, waiting: number, isWhole: boolean): number | null {
+  if (mark === null || itemsDone <= waiting) return null;
+  const exact = rational(mark);
+  if (isWhole) return finishedAt === null ? null : percentDown(exact);
+  return exact.equals(rational(itemsRight, itemsDone - waiting)) ? null : percentDown(exact);
+}
+
+/** One piece of work as it was given: who is where with which part, and what can still be changed. */
+export async function workView(context: Context, assignmentId: string): Promise<WorkView> {
+  const { runtime, actor } = context;
+  const work = await assignmentById(runtime.db.read, assignmentId);
+  if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
+  await demandClasses(context, "see", [work.classId]);
+  const [entry] = await entriesOf(context, [work]);
+  const school = await schoolOf(runtime, actor.schoolId);
+  const targets = await targetsWithSittings(runtime.db.read, [assignmentId]);
+  const given = new Set(targets.map(({ person }) => person.id));
+  const enrolled = await studentsOfClasses(runtime.db.read, [work.classId], dayAt(school, runtime.now()));
+  const skillIds = (await skillIdsOfAssignments(runtime.db.read, [assignmentId])).get(assignmentId) ?? [];
+  const library = await libraryOf(runtime);
+  const names = shortNames([...targets, ...enrolled].map(({ person }) => person));
+  const late = await lateAnswersOf(runtime.db.read, assignmentId);
+  const waiting = await waitingIn(runtime.db.read, assignmentId);
+  const isRead = await hasWrittenAnswers(runtime, assignmentId);
+  const now = runtime.now();
+  const today = dayNumber(dayAt(school, now));
+  const snags = (await namedSnags(runtime, [...given], today)).filter(({ skillId }) => skillIds.includes(skillId));
+  const snagsOf = groupBy(snags, ({ personId }) => personId);
+  const { students } = await loadClassroom(runtime, actor.schoolId, [work.classId]);
+  const gaugesOf = new Map(students.map(({ id, gauges }) => [id, gauges]));
+  const openOf = (personId: string) =>
+    skillIds.flatMap((skillId) => {
+      const gauge = gaugesOf.get(personId)?.get(skillId);
+      if (!gauge || gauge.mark === "now") return [];
+      const percent = Math.floor(gauge.chance * 100);
+      return [{ skill: library.skill(skillId).name, percent, why: whyMastery(gauge, today) }];
+    });
+  const own = await partsOfTargets(
+    runtime.db.read,
+    work.workId,
+    targets.map(({ target }) => target.id),
+    now,
+  );
+  const parts = await partsOfWorks(runtime.db.read, [work.workId]);
+  const isWhole = conductorOf(work.kind).standsWhole;
+  return {
+    ...(entry as WorkListEntry),
+    parts: parts.map((part, place) => ({
+      id: part.id,
+      title: part.title || `Part ${place + 1}`,
+      kind: part.kind,
+      isTest: conductorOf(part.kind).standsWhole,
+      waitsForWord: part.opening.some(({ by }) => by === "word"),
+    })),
+    released: (await releasesOf(runtime.db.read, [assignmentId])).map(({ what }) => what),
+    release: work.release,
+    cutPercent: work.cutPercent,
+    closes: work.closesAt === null ? null : atSchool(school, work.closesAt, "EEE d MMM, HH:mm"),
+    onlyAtSchool: work.onlyAtSchool,
+    unlockCode: work.unlockCode,
+    goesFirst: work.goesFirst,
+    isPrepared: work.isPrepared,
+    forms: [...new Set(targets.map(({ target }) => target.form))].sort(),
+    classId: work.classId,
+    instructions: work.instructions,
+    opens: atSchool(school, work.opensAt, "EEE d MMM, HH:mm"),
+    dueDay: work.dueAt === null ? "" : dayAt(school, work.dueAt),
+    items: work.settings.items,
+    certainty: work.settings.certainty ?? "usual",
+    rows: targets.map(
+      ({ person, sitting, throughAt, target }): WorkRowView => ({
+        late: sitting !== null && wasLate(work, target, sitting),
+        granted: grantedWords(target, school),
+        excused: target.excusedAt === null ? null : target.excusedBecause,
+        form: target.form,
+        parts: (own.get(target.id) ?? []).map(({ part, run, standing }) => ({
+          state: standing.state === "open" && run ? "begun" : standing.state,
+          markPercent: run?.finishedAt != null && run.mark !== null ? percentDown(rational(run.mark)) : null,
+          passed: conductorOf(part.kind).standsWhole ? passedOf(work, run) : null,
+        })),
+        passed: passedOf(work, sitting),
+        studentId: person.id,
+        name: names.get(person.id) ?? "",
+        // Between two parts somebody is at work still.
+        status: stateOfRun(sitting && throughAt === null ? { finishReason: null } : sitting, {
+          isStuck: snagsOf.has(person.id),
+        }),
+        snags: (snagsOf.get(person.id) ?? []).map(({ name: skill, why }) => ({ skill, why })),
+        open: sitting?.finishReason === "budget" ? openOf(person.id) : [],
+        progress: (sitting?.progressPermille ?? 0) / 1000,
+        itemsDone: sitting?.itemsDone ?? 0,
+        itemsRight: sitting?.itemsRight ?? 0,
+        markPercent: sitting ? markOf(sitting, waiting.get(person.id) ?? 0, isWhole) : null,
+        toScore: waiting.get(person.id) ?? 0,
+        tooLate: late.get(person.id) ?? 0,
+        lastWorked: sitting ? formatDistance(sitting.lastAt, now, { addSuffix: true }) : null,
+        now:
+          sitting !== null &&
+          sitting.finishedAt === null &&
+          now - sitting.lastAt < NOW_MILLISECONDS &&
+          sitting.itemsDone > 0,
+      }),
+    ),
+    scoring: { waiting: [...waiting.values()].reduce((sum, own) => sum + own, 0), any: isRead },
+    leftOut: enrolled.filter(({ person }) => !given.has(person.id)).map(({ person }) => names.get(person.id) ?? ""),
+  };
+}
+
+/** Whether what came in came after the due time. */
+function wasLate(work: GivenWork, target: TargetRow, { lastAt, itemsDone }: RunRow): boolean {
+  const { dueAt } = windowFor(work, target);
+  return dueAt !== null && itemsDone > 0 && lastAt > dueAt;
+}
+
+/** Whether a finished mark reaches the cut; compared exactly. */
+function passedOf(
+  { cutPercent }: GivenWork,
+  run: { readonly finishedAt: number | null; readonly mark: string | null } | null,
+): boolean | null {
+  if (cutPercent === null || !run || run.finishedAt === null || run.mark === null) return null;
+  return reachesCut(rational(run.mark), cutPercent);
+}
+
+function grantedWords({ extraItems, extraMinutes, dueAt, reopenedUntil }: TargetRow, school: School): string[] {
+  return [
+    ...(extraItems > 0 ? [`${extraItems} more items`] : []),
+    ...(extraMinutes > 0 ? [`${extraMinutes} more minutes`] : []),
+    ...(dueAt === null ? [] : [`due ${atSchool(school, dueAt, "d MMM")}`]),
+    ...(reopenedUntil === null ? [] : [`open again until ${atSchool(school, reopenedUntil, "d MMM")}`]),
+  ];
+}
+
+/** Whether some of what was given is scored by a person. */
+async function hasWrittenAnswers(runtime: Context["runtime"], assignmentId: string): Promise<boolean> {
+  const versions = await versionsOf(runtime, await versionsGivenIn(runtime.db.read, assignmentId));
+  return [...versions.values()].some(({ body }) => body.parts.some(({ kind }) => roomOf(kind).rubric !== undefined));
+}
