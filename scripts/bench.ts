@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { masteryMap } from "@/features/evidence/reads";
+import { masteryMap } from "@/features/evidence/reads/evidence";
 import { makeClass, testSchool } from "~/tests/support/school";
 import { benchAnswers } from "./bench-answers";
 import { benchCore } from "./bench-core";

@@ -68,7 +68,10 @@ async function teacherShots(): Promise<void> {
   await click(page, "main a[href$='/edit']");
   await page.waitForSelector("aside [data-preview]");
   await shoot(page, "item-editor");
-  await visit("/work/new", "assign");
+  await visit("/work/new?kind=test&skill=unit-rates~percent-of-amounts", "");
+  await page.waitForFunction(() => document.querySelectorAll("button[aria-label^='Drop item']").length > 0);
+  await page.waitForFunction(() => !document.body.innerText.includes("looking for a better form"));
+  await shoot(page, "test");
   await visit("/work", "");
   const written = await page.$$eval("a", (links) =>
     links.find((link) => link.textContent?.includes("own words"))?.getAttribute("href"),

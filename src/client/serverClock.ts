@@ -11,11 +11,38 @@ let told: Told | null = null;
 /** Takes over what the server just said its time is. */
 export function tellServerTime(serverNow: number): void {
   told = { serverNow, deviceNow: Date.now(), monotonic: performance.now() };
+  remember(told);
 }
 
-/** The same for what a page brought along: a page that the browser shows again from its memory tells of the past. */
+/**
+ * The same for what a page brought along: a page that the browser shows again from its memory, or from what the device keeps, tells of the past.
+ * Then what the server told last, on whatever page, and what has passed since by the device's clock, is nearer.
+ */
 export function tellServerTimeOfPage(serverNow: number): void {
+  if (told === null) {
+    const before = remembered();
+    if (before && serverNow <= before.serverNow) told = { ...before, monotonic: performance.now() };
+  }
   if (told === null || serverNow > serverTime()) tellServerTime(serverNow);
+}
+
+const NAME = "oxbow-server-clock";
+
+function remember({ serverNow, deviceNow }: Told): void {
+  try {
+    localStorage.setItem(NAME, JSON.stringify({ serverNow, deviceNow }));
+  } catch {
+    // A device that keeps nothing opens no page without a connection either.
+  }
+}
+
+function remembered(): Omit<Told, "monotonic"> | null {
+  try {
+    const { serverNow, deviceNow } = JSON.parse(localStorage.getItem(NAME) ?? "{}");
+    return Number.isFinite(serverNow) && Number.isFinite(deviceNow) ? { serverNow, deviceNow } : null;
+  } catch {
+    return null;
+  }
 }
 
 /**

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { changed, rowsOfTable } from "@/db/queries/rowChanges";
 import { insertClassStaff } from "@/db/queries/school";
-import { studentSheet } from "@/features/evidence/reads";
+import { studentSheet } from "@/features/evidence/reads/evidence";
 import { groupBoard } from "@/features/regroup/reads/groupBoard";
 import { changeGroup, endGroupShare, makeGroup, moveMembers, shareGroup } from "@/features/regroup/writes/groups";
 import { makeGroups } from "@/features/regroup/writes/reteachGroups";

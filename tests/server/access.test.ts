@@ -15,7 +15,7 @@ import {
 } from "@/features/access/writes/account";
 import { askReset, setPasswordByLink } from "@/features/access/writes/resetPassword";
 import { studentHome } from "@/features/delivery/reads/studentHome";
-import { studentSheet } from "@/features/evidence/reads";
+import { studentSheet } from "@/features/evidence/reads/evidence";
 import { historyPage } from "@/features/frame/reads/history";
 import { makeGroup, moveMembers, shareGroup } from "@/features/regroup/writes/groups";
 import { rosterView } from "@/features/roster/reads/rosterView";

@@ -4,7 +4,7 @@ import { answersOfPerson, uncountedAnswersOf } from "@/db/queries/answerLog";
 import { everythingAbout } from "@/db/queries/everythingAbout";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { giveHint } from "@/features/delivery/writes/giveHint";
-import { cellView } from "@/features/evidence/reads";
+import { cellView } from "@/features/evidence/reads/evidence";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { assignCheck } from "../support/check";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";

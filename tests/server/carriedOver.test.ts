@@ -12,7 +12,7 @@ import { personById } from "@/db/queries/people";
 import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
-import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
+import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads/evidence";
 import { historyPage } from "@/features/frame/reads/history";
 import { groupView } from "@/features/regroup/reads/reteachGroups";
 import { workList } from "@/features/work/reads/works";

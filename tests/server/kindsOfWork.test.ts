@@ -7,7 +7,7 @@ import { sittings } from "@/db/schema/sittings";
 import { completions } from "@/db/schema/work";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
-import { cellView } from "@/features/evidence/reads";
+import { cellView } from "@/features/evidence/reads/evidence";
 import { historyPage } from "@/features/frame/reads/history";
 import { workView } from "@/features/work/reads/workView";
 import { withdrawWork } from "@/features/work/writes/changeWork";

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, expect, it } from "vitest";
 import { everythingAbout } from "@/db/queries/everythingAbout";
 import { keepVisit } from "@/features/delivery/writes/keepVisit";
-import { cellView } from "@/features/evidence/reads";
+import { cellView } from "@/features/evidence/reads/evidence";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
 let school: TestSchool;

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, it } from "vitest";
-import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
+import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads/evidence";
 import { searchEntries } from "@/features/frame/reads/desk";
 import { groupBoard } from "@/features/regroup/reads/groupBoard";
 import { groupList, groupView } from "@/features/regroup/reads/reteachGroups";

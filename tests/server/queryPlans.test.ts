@@ -2,7 +2,7 @@ import { createClient } from "@libsql/client";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { evidenceFigure } from "@/features/evidence/figure";
-import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
+import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads/evidence";
 import { namesToHide, searchEntries } from "@/features/frame/reads/desk";
 import { historyPage } from "@/features/frame/reads/history";
 import { planFigure } from "@/features/plan/figure";

@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { schools } from "@/db/schema/people";
 import { groupMembers, groups } from "@/db/schema/regroup";
-import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads";
+import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads/evidence";
 import { planView } from "@/features/plan/reads/planView";
 import { limitsFrom } from "@/features/regroup/limits";
 import { groupList, groupView, suggestions } from "@/features/regroup/reads/reteachGroups";

@@ -6,7 +6,7 @@ import { rosterDrafts } from "@/db/schema/history";
 import { classes, people } from "@/db/schema/people";
 import { planEntries } from "@/db/schema/plan";
 import { scores } from "@/db/schema/sittings";
-import { studentSheet } from "@/features/evidence/reads";
+import { studentSheet } from "@/features/evidence/reads/evidence";
 import { importProgress, importState } from "@/features/roster/reads/importView";
 import { whoCanSee } from "@/features/roster/reads/studentRecord";
 import { makeClass as makeOwnClass } from "@/features/roster/writes/classes";

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, it } from "vitest";
-import { studentSheet } from "@/features/evidence/reads";
+import { studentSheet } from "@/features/evidence/reads/evidence";
 import { workView } from "@/features/work/reads/workView";
 import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
 

@@ -550,6 +550,15 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         picked: [{ itemId: "times-as-many/find-the-larger", skillId: "times-as-many", seed: 1 }],
       }),
   },
+  "work/giveMarkedAction": {
+    needs: ofClass("change"),
+    call: ({ classId, studentId }) =>
+      work("giveMarkedAction")({
+        batchId: id(),
+        marked: [{ studentId, classId, skillIds: ["equivalent-ratios"] }],
+        dueDay: "2026-11-27",
+      }),
+  },
   "work/giveNowAction": { needs: ofClass("change"), call: ({ workId }) => work("giveNowAction")(workId) },
   "work/releaseAction": {
     needs: ofClass("change"),

@@ -106,6 +106,10 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "work-prepared", facts: { title: "W", students: 22, of: 24 } },
     "Prepared “W” for 22 of 24 students, not given yet",
   ],
+  [
+    { kind: "work-for-marked", facts: { students: 14, works: 2 } },
+    "Gave 14 students practice on what each was marked for in the map, 2 pieces of work",
+  ],
   [{ kind: "work-given", facts: { title: "W" } }, "Gave “W”, which was prepared"],
   [
     { kind: "work-released", facts: { title: "W", what: ["score", "answers"] } },

@@ -62,6 +62,15 @@ async function onDevice(): Promise<readonly OutboxEntry<unknown>[]> {
   }
 }
 
+let lastOrder = 0;
+
+/** Where a message stands that is written now: behind everything that waits, whatever the clocks say. */
+export async function nextOrder(personId: string, now: number): Promise<number> {
+  const waiting = await waitingMessages(personId);
+  lastOrder = Math.max(now, lastOrder + 1, (waiting.at(-1)?.order ?? 0) + 1);
+  return lastOrder;
+}
+
 /** One person's waiting messages, oldest first; on a shared laptop everybody sends only their own. */
 export async function waitingMessages<Message>(personId: string): Promise<OutboxEntry<Message>[]> {
   const all = [...(await onDevice()), ...inPage.values()];

@@ -80,6 +80,7 @@ export interface ChangeFacts extends PlanFacts {
   "work-assigned": { readonly title: string; readonly students: number; readonly of: number };
   "work-prepared": { readonly title: string; readonly students: number; readonly of: number };
   "work-due-moved": { readonly title: string; readonly dueDay: string };
+  "work-for-marked": { readonly students: number; readonly works: number };
   "work-given": { readonly title: string };
   "work-withdrawn": { readonly title: string };
   "work-released": { readonly title: string; readonly what: readonly Released[] };
@@ -184,6 +185,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "work-assigned": "work",
   "work-prepared": "work",
   "work-due-moved": "work",
+  "work-for-marked": "work",
   "work-given": "work",
   "work-withdrawn": "work",
   "work-released": "work",

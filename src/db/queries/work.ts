@@ -35,6 +35,9 @@ const given = {
   /** The plan that gave it by itself; null for what somebody gave. */
   planId: planWorks.planId,
 };
+/** Whether a target is through with everything. */
+export const ownCompletion = eq(completions.targetId, assignmentTargets.id);
+
 const assignmentsWithWork = (db: Queryable) =>
   db
     .select(given)
@@ -80,6 +83,37 @@ export async function skillIdsOfAssignments(
     if (!own.includes(skillId)) byAssignment.set(assignmentId, [...own, skillId]);
   }
   return byAssignment;
+}
+
+/** The design of a piece of work; null when there is none. */
+export async function workById(db: Queryable, id: string) {
+  const [work] = await db.select().from(works).where(eq(works.id, id));
+  return work ?? null;
+}
+
+/** What some students have open, by skill: begun or not, given by somebody, not through with it. */
+export async function openSkillsOf(db: Queryable, personIds: readonly string[], now: number) {
+  if (personIds.length === 0) return [];
+  return db
+    .selectDistinct({ personId: assignmentTargets.personId, skillId: partSkills.skillId, title: works.title })
+    .from(assignmentTargets)
+    .innerJoin(assignments, eq(assignments.id, assignmentTargets.assignmentId))
+    .innerJoin(works, eq(works.id, assignments.workId))
+    .innerJoin(parts, eq(parts.workId, works.id))
+    .innerJoin(partSkills, eq(partSkills.partId, parts.id))
+    .leftJoin(planWorks, eq(planWorks.assignmentId, assignments.id))
+    .leftJoin(completions, ownCompletion)
+    .where(
+      and(
+        among(assignmentTargets.personId, personIds),
+        isNull(assignments.withdrawnAt),
+        eq(assignments.isPrepared, false),
+        isNull(assignmentTargets.excusedAt),
+        isNull(completions.at),
+        isNull(planWorks.id),
+        sql`coalesce(coalesce(${assignments.closesAt}, ${assignments.dueAt}) >= ${now}, 1)`,
+      ),
+    );
 }
 
 /** A part of a piece of work; null when there is none. */
@@ -189,8 +223,6 @@ export const latestSitting = and(
   sql`${sittings.id} = (select other.id from sittings other where other.target_id = ${assignmentTargets.id}
     order by other.started_at desc, other.attempt desc, other.id desc limit 1)`,
 ) as SQL;
-/** Beside it, whether the target is through with everything. */
-export const ownCompletion = eq(completions.targetId, assignmentTargets.id);
 
 /** Every student of what was given, with the sitting begun last, if any, and when they were through with everything. */
 export async function targetsWithSittings(db: Queryable, assignmentIds: readonly string[]) {

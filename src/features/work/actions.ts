@@ -2,6 +2,7 @@
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
 import { addToWork, giveNow, moveDueDay, withdrawWork } from "./writes/changeWork";
+import { giveMarked } from "./writes/giveMarked";
 import { giveWork } from "./writes/giveWork";
 import { grant, openPart } from "./writes/grant";
 import { releaseWork } from "./writes/release";
@@ -41,4 +42,10 @@ export async function openPartAction(input: unknown): Promise<ActionResult<{ cha
 
 export async function giveNowAction(assignmentId: string): Promise<ActionResult<{ changeId: string }>> {
   return runAction((context) => giveNow(context, { assignmentId }));
+}
+
+export async function giveMarkedAction(
+  input: unknown,
+): Promise<ActionResult<{ changeId: string | null; works: number }>> {
+  return runAction((context) => giveMarked(context, input));
 }

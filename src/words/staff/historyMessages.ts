@@ -49,6 +49,8 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "work-assigned": "Assigned “{title}” to {students} of {of, plural, one {# student} other {# students}}",
   "work-prepared":
     "Prepared “{title}” for {students} of {of, plural, one {# student} other {# students}}, not given yet",
+  "work-for-marked":
+    "Gave {students, plural, one {# student} other {# students}} practice on what each was marked for in the map, {works, plural, one {# piece of work} other {# pieces of work}}",
   "work-given": "Gave “{title}”, which was prepared",
   "work-released": "Let students see {what} of “{title}”",
   "work-granted":

@@ -1,4 +1,4 @@
-import { cellView } from "@/features/evidence/reads";
+import { cellView } from "@/features/evidence/reads/evidence";
 import { respond } from "@/server/runtime/respond";
 
 /** The answers behind one cell of the mastery map. */

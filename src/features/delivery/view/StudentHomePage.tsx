@@ -4,6 +4,7 @@ import { ButtonLink } from "@/ui/primitives/Button";
 import type { StudentHome, StudentNext, StudentWork } from "../types";
 import { OwnRiver } from "./River";
 import { SendWaiting } from "./SendWaiting";
+import { SignOut } from "./SignOut";
 import { TakeNext } from "./TakeNext";
 import { WORK_WORDS } from "./workWords";
 
@@ -24,11 +25,7 @@ export function StudentHomePage({
     <div className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
       <header className="flex items-baseline justify-between gap-4">
         <h1 className="font-serif text-[30px]">Hello, {home.name}</h1>
-        <form action={signOut}>
-          <button type="submit" className="text-mute min-h-11 text-[17px] underline underline-offset-4">
-            Sign out
-          </button>
-        </form>
+        <SignOut signOut={signOut} />
       </header>
       <SendWaiting personId={personId} serverNow={home.serverNow} />
       <OwnRiver skills={home.river} />

@@ -1,7 +1,14 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
-import { canKeep, forgetMessage, type KeptWhere, keepMessage, waitingMessages } from "@/client/outbox/outbox";
+import {
+  canKeep,
+  forgetMessage,
+  type KeptWhere,
+  keepMessage,
+  nextOrder,
+  waitingMessages,
+} from "@/client/outbox/outbox";
 import { serverTime, tellServerTime, tellServerTimeOfPage } from "@/client/serverClock";
 import type { AnswerMessage, AnswerOutcome, AnswerReply, Feedback, ItemView, SittingView } from "../types";
 import { type Fate, flushOutbox, reportOf } from "./flushOutbox";
@@ -173,8 +180,8 @@ export function useSitting(initial: SittingView, personId: string): SittingState
         offline: false,
       };
       ownKeys.current.add(message.key);
-      const keep = (kept: AnswerMessage) =>
-        keepMessage({ key: kept.key, personId, order: kept.givenAt, message: kept });
+      const order = await nextOrder(personId, message.givenAt);
+      const keep = (kept: AnswerMessage) => keepMessage({ key: kept.key, personId, order, message: kept });
       try {
         await keep(message);
         const earlier = (await waitingMessages(personId)).length > 1;

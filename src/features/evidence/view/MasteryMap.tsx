@@ -4,12 +4,16 @@ import { type CSSProperties, type KeyboardEvent, useMemo, useRef, useState } fro
 import { type PullList, usePullList } from "@/client/pull-list/pullList";
 import { LEVELS } from "@/core/model/levels";
 import { SheetLink } from "@/ui/layout/SheetLink";
+import { Button } from "@/ui/primitives/Button";
 import { FindField } from "@/ui/primitives/FindField";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
 import { LEVEL_NAMES } from "@/words/staff/levelNames";
+import type { StandingFacts } from "../standingFacts";
 import type { MapSkill, MapStudent, MasteryMapView } from "../types";
 import { CellAnswers } from "./CellAnswers";
+import { type GiveMarked, MarkSide } from "./MarkSide";
 import { SkillSide } from "./SkillSide";
+import { useMarking } from "./useMarking";
 
 const WHO = ["all", ...LEVELS, "too-little"] as const;
 const WHO_NAMES: Readonly<Record<(typeof WHO)[number], string>> = {
@@ -19,8 +23,17 @@ const WHO_NAMES: Readonly<Record<(typeof WHO)[number], string>> = {
 };
 
 /** Students by skills in gauge cells; beside it the skill in view, or the answers behind a cell. */
-export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
+export function MasteryMap({
+  view,
+  facts,
+  give,
+}: {
+  readonly view: MasteryMapView;
+  readonly facts: StandingFacts;
+  readonly give: GiveMarked;
+}) {
   const pull = usePullList();
+  const marking = useMarking(view, facts);
   const [skillId, setSkillId] = useQueryState("skill", parseAsString.withDefault(view.currentSkillId));
   const [sort, setSort] = useQueryState("sort", parseAsStringLiteral(["need", "name"]).withDefault("need"));
   const [who, setWho] = useQueryState("who", parseAsStringLiteral(WHO).withDefault("all"));
@@ -35,7 +48,9 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
     () => sortedRows(view.students, column, sort, who, find),
     [view.students, column, sort, who, find],
   );
-  const grid = useGridKeys(rows, view.skills, pull, (student, at) => setCell(`${student.id}.${at.id}`));
+  const choose = (student: MapStudent, at: MapSkill) =>
+    marking.isOn ? marking.toggle(student.id, at.id) : void setCell(`${student.id}.${at.id}`);
+  const grid = useGridKeys(rows, view.skills, pull, choose);
   const [cellStudent, cellSkill] = cell?.split(".") ?? [];
   const pulled = (students: readonly MapStudent[], at: MapSkill) =>
     pull.add(students.map(({ id, name }) => ({ id, name, skillId: at.id })));
@@ -89,7 +104,19 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
           />{" "}
           <span aria-live="polite">
             {rows.length} of {view.students.length} students
-          </span>
+          </span>{" "}
+          {marking.isOn || view.students.length === 0 ? null : (
+            <Button
+              look="quiet"
+              className="min-h-0! px-0! py-0! text-[14px]!"
+              onClick={() => {
+                setCell(null);
+                marking.start(skill);
+              }}
+            >
+              Assign from here
+            </Button>
+          )}
         </p>
         <div className="overflow-x-auto">
           <table
@@ -101,7 +128,7 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
           >
             <thead>
               <tr>
-                <th className="w-36" />
+                <td className="w-36" />
                 {view.skills.map((entry, place) => (
                   <th key={entry.id} scope="col" className={`relative h-[102px] p-0 align-bottom`}>
                     <button
@@ -110,6 +137,7 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
                       onClick={() => {
                         setSkillId(entry.id);
                         setCell(null);
+                        if (marking.isOn) marking.mean(marking.whom, entry);
                       }}
                       className={`absolute bottom-1 left-1/2 z-10 origin-bottom-left -rotate-[38deg] text-[13px] leading-none whitespace-nowrap hover:underline ${place === column ? "font-extrabold" : "font-normal"}`}
                     >
@@ -117,7 +145,7 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
                     </button>
                   </th>
                 ))}
-                <th className="min-w-[128px]" />
+                <td className="min-w-[128px]" />
               </tr>
             </thead>
             <tbody>
@@ -135,6 +163,17 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
                       <SheetLink id={student.id} className={`truncate ${pull.has(student.id) ? "font-bold" : ""}`}>
                         {student.name}
                       </SheetLink>
+                      {marking.isOn ? (
+                        <button
+                          type="button"
+                          className="ml-auto px-1 leading-none"
+                          aria-label={`Mark all that ${student.name} needs`}
+                          title="Mark all that is needed"
+                          onClick={() => marking.allFor(student)}
+                        >
+                          →
+                        </button>
+                      ) : null}
                       {view.manyClasses ? (
                         <span className="text-mute text-[12px]">{student.className.replace(/^\d+ /, "")}</span>
                       ) : null}
@@ -157,9 +196,11 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
                           title={words}
                           aria-label={words}
                           onFocus={() => grid.setAt([row, place])}
-                          onClick={() => setCell(`${student.id}.${entry.id}`)}
-                          className={`block w-full ${open ? "outline-ink outline-2" : "hover:outline-mute hover:outline-2"}`}
+                          aria-pressed={marking.isOn ? marking.has(student.id, entry.id) : undefined}
+                          onClick={() => choose(student, entry)}
+                          className={`relative block w-full ${open || marking.has(student.id, entry.id) ? "outline-ink outline-2" : "hover:outline-mute hover:outline-2"}`}
                         >
+                          {marking.has(student.id, entry.id) ? <MarkDot /> : null}
                           <Gauge {...gauge} className="h-[calc(var(--row)-4px)] w-full" />
                         </button>
                       </td>
@@ -180,7 +221,9 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
         ) : null}
       </section>
       <aside className="border-hair border-l px-5 pt-2 pb-3">
-        {cellStudent && cellSkill ? (
+        {marking.isOn ? (
+          <MarkSide view={view} facts={facts} skill={skill} marking={marking} give={give} />
+        ) : cellStudent && cellSkill ? (
           <CellAnswers studentId={cellStudent} skillId={cellSkill} close={() => setCell(null)} />
         ) : (
           <SkillSide view={view} skill={skill} column={column} pullAll={(students) => pulled(students, skill)} />
@@ -189,6 +232,14 @@ export function MasteryMap({ view }: { readonly view: MasteryMapView }) {
     </div>
   );
 }
+
+/** On a cell that is marked: seen without colour, on any level. */
+const MarkDot = () => (
+  <i
+    aria-hidden
+    className="bg-paper border-ink absolute top-1/2 left-1/2 size-2 -translate-x-1/2 -translate-y-1/2 rounded-full border-[1.5px]"
+  />
+);
 
 function Legend() {
   const kinds = [

@@ -67,35 +67,39 @@ export async function proposeTest(context: Context, raw: unknown): Promise<TestP
     const items = wishes.counts.find(({ skillId }) => skillId === shelf.skillId)?.items ?? 0;
     return drawsOf(shelf, { ...wishes, items }, random);
   });
-  const kept = await keptCandidates(context, wishes.kept);
+  const all = await keptCandidates(context, wishes.kept);
+  const kept = all.filter(({ skillId }) => skillIds.includes(skillId));
   const candidates = [...kept, ...stock.filter(({ id }) => !kept.some((one) => one.id === id))];
-  const { counts, short } = withinReach(wishes, candidates);
+  const { counts, short } = withinReach(wishes, candidates, kept);
   const problem = testProblem(await assemblyItems(context, candidates), {
     ...wishes,
     counts: counts.map((one) => ({
       ...one,
       difficulty: library.skill(one.skillId).difficulty,
-      mostOfOne: mostOfOne(one.items, shelves.get(one.skillId), wishes.kinds),
+      mostOfOne: mostOfOne(one.items, shelves.get(one.skillId), wishes),
     })),
     lockedIn: kept.map(({ id }) => id),
-    leftOut: candidates
-      .map(({ id }) => id)
-      .filter((id) => isLeftOut(id, wishes.leftOut) && !kept.some((one) => one.id === id)),
+    leftOut: wishes.leftOut.filter(
+      (id) => candidates.some((one) => one.id === id) && !kept.some((one) => one.id === id),
+    ),
   });
   const group = groupAbility(beliefs, skillIds);
   const found = await solved(runtime, problem, wishes.search);
   const byId = new Map(candidates.map((one) => [one.id, one]));
+  // What was added by hand of other standards stands behind what was proposed.
+  const beside = (place: number) =>
+    all.filter((one) => {
+      const asked = wishes.kept.find(({ itemId, seed }) => drawId(itemId, seed) === one.id);
+      return !skillIds.includes(one.skillId) && asked?.form === LETTERS[place];
+    });
   const forms = await Promise.all(
-    inLetters(found.forms, wishes.kept).map((ids) =>
-      shownItems(
-        runtime,
-        beliefs,
-        inOrder(
-          ids.flatMap((id) => byId.get(id) ?? []),
-          skillIds,
-        ),
-      ),
-    ),
+    inLetters(found.forms, wishes.kept).map((ids, place) => {
+      const proposed = inOrder(
+        ids.flatMap((id) => byId.get(id) ?? []),
+        skillIds,
+      );
+      return shownItems(runtime, beliefs, [...proposed, ...beside(place)]);
+    }),
   );
   return {
     forms,
@@ -118,18 +122,23 @@ export async function proposeTest(context: Context, raw: unknown): Promise<TestP
   };
 }
 
-type Kinds = readonly string[];
+/** Which of a skill's items may be used. */
+interface Usable {
+  /** Empty for all. */
+  readonly kinds: readonly string[];
+  readonly leftOut: readonly string[];
+}
 
-/** The items of a skill that are of the wanted kinds. */
-const versionsOfKinds = (shelf: Shelf, kinds: Kinds) =>
-  shelf.versions.filter(({ body: { parts } }) => {
+const usableOf = (shelf: Shelf, { kinds, leftOut }: Usable) =>
+  shelf.versions.filter(({ itemId, body: { parts } }) => {
     const [first] = parts;
-    return kinds.length === 0 || kinds.includes(parts.length === 1 && first ? first.kind : "several");
+    const isOfKind = kinds.length === 0 || kinds.includes(parts.length === 1 && first ? first.kind : "several");
+    return isOfKind && !leftOut.includes(itemId);
   });
 
 /** How often one item may come in a form, each time with other numbers: no more often than there are too few for the skill. */
-const mostOfOne = (items: number, shelf: Shelf | undefined, kinds: Kinds): number =>
-  Math.max(1, Math.ceil(items / Math.max(1, shelf ? versionsOfKinds(shelf, kinds).length : 1)));
+const mostOfOne = (items: number, shelf: Shelf | undefined, usable: Usable): number =>
+  Math.max(1, Math.ceil(items / Math.max(1, shelf ? usableOf(shelf, usable).length : 1)));
 
 /** Draws to choose from beyond those that are needed. */
 const SPARE_DRAWS = 1;
@@ -137,11 +146,11 @@ const SPARE_DRAWS = 1;
 /** Draws of a skill's items to choose from, with numbers spread over all that the item can show. */
 function drawsOf(
   shelf: Shelf,
-  { forms, kinds, items }: { readonly forms: number; readonly kinds: Kinds; readonly items: number },
+  wishes: Usable & { readonly forms: number; readonly items: number },
   random: () => number,
 ): Candidate[] {
-  const wanted = mostOfOne(items, shelf, kinds) * forms + SPARE_DRAWS;
-  return versionsOfKinds(shelf, kinds).flatMap((version): Candidate[] => {
+  const wanted = mostOfOne(wishes.items, shelf, wishes) * wishes.forms + SPARE_DRAWS;
+  return usableOf(shelf, wishes).flatMap((version): Candidate[] => {
     const pool = shelf.pool.filter(({ versionId }) => versionId === version.id);
     const first = Math.floor(random() * pool.length);
     const step = Math.max(1, Math.floor(pool.length / wanted));
@@ -161,17 +170,16 @@ function drawsOf(
 function withinReach(
   { counts, forms }: { readonly counts: readonly { skillId: string; items: number }[]; readonly forms: number },
   candidates: readonly Candidate[],
+  kept: readonly Candidate[],
 ) {
   const reached = counts.map(({ skillId, items: wanted }) => {
     const there = Math.floor(candidates.filter((one) => one.skillId === skillId).length / forms);
-    return { skillId, wanted, items: Math.min(wanted, there) };
+    // What is held counts, also where it is more than was wished.
+    const held = Math.ceil(kept.filter((one) => one.skillId === skillId).length / forms);
+    return { skillId, wanted, items: Math.max(held, Math.min(wanted, there)) };
   });
   return { counts: reached, short: reached.filter(({ wanted, items }) => items < wanted) };
 }
-
-/** What was dropped stays away whatever its numbers. */
-const isLeftOut = (id: string, leftOut: readonly string[]): boolean =>
-  leftOut.includes(id) || leftOut.includes(id.slice(0, id.lastIndexOf("#")));
 
 /** Candidates as the model sees them: the kind is the item, so that it is known how often one comes. */
 async function assemblyItems({ runtime }: Context, candidates: readonly Candidate[]): Promise<AssemblyItem[]> {
@@ -197,6 +205,8 @@ async function assemblyItems({ runtime }: Context, candidates: readonly Candidat
     };
   });
 }
+
+const LETTERS = ["A", "B"];
 
 interface Solved {
   readonly forms: readonly (readonly string[])[];

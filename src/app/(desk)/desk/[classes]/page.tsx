@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { evidenceFigure } from "@/features/evidence/figure";
-import { masteryMap } from "@/features/evidence/reads";
+import { masteryMap } from "@/features/evidence/reads/evidence";
 import { planFigure } from "@/features/plan/figure";
 import { groupList } from "@/features/regroup/reads/reteachGroups";
 import { unlockStudentsAction } from "@/features/roster/actions";

@@ -1,4 +1,4 @@
-import { studentSheet } from "@/features/evidence/reads";
+import { studentSheet } from "@/features/evidence/reads/evidence";
 import { respond } from "@/server/runtime/respond";
 
 /** The student sheet. */

@@ -2,11 +2,12 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { useActiveTime } from "@/client/activeTime";
-import { keepMessage, waitingMessages } from "@/client/outbox/outbox";
+import { keepMessage, nextOrder, waitingMessages } from "@/client/outbox/outbox";
 import { serverTime, tellServerTimeOfPage } from "@/client/serverClock";
 import type { AnswerMessage, HandInMessage, ItemView, SittingView, WholeView } from "../../types";
 import { flushOutbox, reportOf } from "../flushOutbox";
 import { emptyValues, type PartValues, problemOf, responseOf, wordsOf } from "../items/controls";
+import { keepTest, keptTest } from "./keptTest";
 
 const RETRY_MILLISECONDS = 4000;
 /** What is written is sent by itself once nothing has been changed for so long. */
@@ -50,6 +51,8 @@ export function useTest(initial: SittingView & { readonly whole: WholeView }, pe
   const [flagged, setFlagged] = useState<ReadonlySet<string>>(
     () => new Set(Object.entries(standing).flatMap(([id, one]) => (one.flagged ? [id] : []))),
   );
+  /** Whether what this device kept has been looked at: nothing is kept over it before. */
+  const [isLookedAt, setLookedAt] = useState(false);
   const [place, setPlace] = useState(() =>
     Math.max(
       0,
@@ -70,6 +73,11 @@ export function useTest(initial: SittingView & { readonly whole: WholeView }, pe
   const item = items[place] as ItemView;
   const id = item.presentationId;
   const values = all[id] ?? emptyValues(item.parts);
+
+  useEffect(() => {
+    if (isLookedAt)
+      keepTest(personId, initial.sittingId, { all, answered: [...answered], flagged: [...flagged] }, handedIn);
+  }, [isLookedAt, personId, initial.sittingId, all, answered, flagged, handedIn]);
 
   const flushOnce = useCallback(async () => {
     const {
@@ -124,7 +132,7 @@ export function useTest(initial: SittingView & { readonly whole: WholeView }, pe
         deviceClock: Date.now(),
         offline: isOffline,
       };
-      await keepMessage({ key: message.key, personId, order: message.givenAt, message });
+      await keepMessage({ key: message.key, personId, order: await nextOrder(personId, message.givenAt), message });
       setAnswered((before) => new Set(before).add(of.presentationId));
       await flush();
     },
@@ -148,8 +156,19 @@ export function useTest(initial: SittingView & { readonly whole: WholeView }, pe
 
   useEffect(() => {
     tellServerTimeOfPage(initial.serverNow);
-    void waitingMessages(personId).then((found) => (found.length > 0 ? flush() : undefined));
-  }, [flush, initial.serverNow, personId]);
+    void waitingMessages<AnswerMessage | HandInMessage>(personId).then((found) => {
+      const own = found.filter(({ message }) => message.sittingId === initial.sittingId);
+      const kept = keptTest(personId, initial, own.length > 0);
+      if (kept) {
+        setAll((page) => ({ ...page, ...kept.all }));
+        setAnswered((page) => new Set([...page, ...kept.answered]));
+        setFlagged(new Set(kept.flagged));
+      }
+      if (own.some(({ message }) => "handIn" in message)) setHandedIn("sending");
+      setLookedAt(true);
+      return found.length > 0 ? flush() : undefined;
+    });
+  }, [flush, initial, personId]);
 
   useEffect(() => {
     const timer = setTimeout(() => void save(false), REST_MILLISECONDS);
@@ -171,7 +190,7 @@ export function useTest(initial: SittingView & { readonly whole: WholeView }, pe
     await save(false);
     const message: HandInMessage = { key: v7(), sittingId: initial.sittingId, handIn: true };
     setHandedIn("sending");
-    await keepMessage({ key: message.key, personId, order: serverTime(), message });
+    await keepMessage({ key: message.key, personId, order: await nextOrder(personId, serverTime()), message });
     await flush();
   }, [flush, initial.sittingId, personId, save]);
 

@@ -78,7 +78,12 @@ export function TestBuilder({
                 type="button"
                 aria-label={`Without ${skill?.name ?? skillId}`}
                 className="px-1.5 text-[17px]"
-                onClick={() => set((before) => ({ skills: before.skills.filter((one) => one.skillId !== skillId) }))}
+                onClick={() =>
+                  set((before) => ({
+                    skills: before.skills.filter((one) => one.skillId !== skillId),
+                    forms: before.forms.map((form) => form.filter(({ item }) => item.skillId !== skillId)),
+                  }))
+                }
               >
                 ×
               </button>

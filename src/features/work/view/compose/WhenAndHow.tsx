@@ -28,6 +28,7 @@ export function WhenAndHow({
         <span className={LABEL}>Title, as students see it</span>
         <input
           className={`${BOX} w-full`}
+          name="title"
           maxLength={80}
           value={title}
           onChange={(event) => set({ title: event.target.value, titleIsOwn: true })}
@@ -189,6 +190,7 @@ export function NumberBox({
   return (
     <input
       type="number"
+      name={label.toLowerCase()}
       aria-label={label}
       className={`${BOX} w-18`}
       min={min}

@@ -44,12 +44,12 @@ export function useProposal(composition: Composition, change: Change, classId: s
       return;
     }
     const aborted = new AbortController();
-    const held = wished.forms.flatMap((form, place) =>
+    const kept = wished.forms.flatMap((form, place) =>
       form
-        .filter((one) => one.held && wished.skills.some(({ skillId }) => skillId === one.item.skillId))
+        .filter(({ held }) => held)
         .map(({ item: { itemId, skillId, seed } }) => ({ form: place === 0 ? "A" : "B", itemId, skillId, seed })),
     );
-    const wishes = { classId, counts, forms, level: wished.level, seed: turn, kept: held, leftOut: wished.leftOut };
+    const wishes = { classId, counts, forms, level: wished.level, seed: turn, kept, leftOut: wished.leftOut };
     /** What was on the screen after the first proposal: a better one takes its place only while nobody touched it. */
     let proposed: TestDesign["forms"] | null = null;
     const take = ({ forms: found, ...rest }: TestProposal, searching: boolean) => {

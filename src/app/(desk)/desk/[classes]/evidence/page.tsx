@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
-import { masteryMap } from "@/features/evidence/reads";
+import { masteryMap } from "@/features/evidence/reads/evidence";
+import { standingFacts } from "@/features/evidence/reads/standing";
 import { MasteryMap } from "@/features/evidence/view/MasteryMap";
+import { giveMarkedAction } from "@/features/work/actions";
 import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
@@ -11,9 +13,12 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
   const { classes: key } = await params;
   const { chosen } = await someClasses(key);
   const ids = chosen.map(({ id }) => id);
-  const found = await attempt((context) => masteryMap(context, ids));
+  const found = await attempt(async (context) => ({
+    view: await masteryMap(context, ids),
+    facts: await standingFacts(context, ids),
+  }));
   return found.ok ? (
-    <MasteryMap view={found.data} />
+    <MasteryMap {...found.data} give={giveMarkedAction} />
   ) : (
     <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />
   );

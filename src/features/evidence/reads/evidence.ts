@@ -34,7 +34,7 @@ import { Refusal } from "@/server/runtime/refusal";
 import { todayOf } from "@/server/runtime/school";
 import { runWords } from "@/words/staff/runWords";
 import { wordsOfSupports } from "@/words/staff/supportsWords";
-import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "./types";
+import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "../types";
 
 const ANSWERS_SHOWN = 40;
 const WEEKS_SHOWN = 8;
