@@ -2,7 +2,10 @@ import { afterEach, beforeEach, expect, it } from "vitest";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { standingFacts } from "@/features/evidence/reads/standing";
 import { makeGroup } from "@/features/regroup/writes/groups";
+import { placeStudents } from "@/features/roster/writes/classes";
 import { workList } from "@/features/work/reads/works";
+import { workView } from "@/features/work/reads/workView";
+import { addStudents } from "@/features/work/writes/addStudents";
 import { giveMarked } from "@/features/work/writes/giveMarked";
 import { undoChange } from "@/server/history/undoChange";
 import { give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
@@ -88,4 +91,32 @@ it("refuses nobody, a student of another class, and a day that is over", async (
     message: expect.stringContaining("no longer in the class"),
   });
   expect(await workList(teacher, [classId])).toEqual([]);
+});
+
+it("who joins later is offered what is open, with a day of their own, or it is skipped; left out by hand is not joined", async () => {
+  const teacher = await school.teacher();
+  const given = await givePractice(school, classId, studentIds.slice(1), { dueDay: "2026-12-04" });
+  school.setNow(Date.parse("2026-11-25T09:00:00Z"));
+  const other = await makeClass(school, 2, "6 Other");
+  const [comes = "", also = ""] = other.studentIds;
+  await placeStudents(await school.teacher(), {
+    studentIds: [comes, also],
+    toClassId: classId,
+    fromClassId: other.classId,
+  });
+  const view = async () => workView(teacher, given);
+  expect((await view()).joined.map(({ id }) => id).sort()).toEqual([comes, also].sort());
+  expect((await view()).leftOut).toHaveLength(1);
+  expect((await workList(teacher, [classId]))[0]).toMatchObject({ joinedCount: 2 });
+  await addStudents(teacher, { assignmentId: given, studentIds: [comes], dueDay: "2026-11-30" });
+  const { changeId } = await addStudents(teacher, { assignmentId: given, studentIds: [also], skip: true });
+  expect((await view()).joined).toEqual([]);
+  expect((await studentHome(school.student(comes))).now).toMatchObject([{ due: "Monday 30 November" }]);
+  expect((await studentHome(school.student(also))).now).toEqual([]);
+  expect((await addStudents(teacher, { assignmentId: given, studentIds: [comes] })).changeId).toBeNull();
+  await undoChange(teacher, changeId ?? "");
+  expect((await view()).joined.map(({ id }) => id)).toEqual([also]);
+  await expect(
+    addStudents(teacher, { assignmentId: given, studentIds: [also], dueDay: "2026-11-20" }),
+  ).rejects.toMatchObject({ code: "invalid" });
 });

@@ -559,6 +559,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         dueDay: "2026-11-27",
       }),
   },
+  "work/addStudentsAction": {
+    needs: ofClass("change"),
+    call: ({ workId, studentId }) => work("addStudentsAction")({ assignmentId: workId, studentIds: [studentId] }),
+  },
   "work/giveNowAction": { needs: ofClass("change"), call: ({ workId }) => work("giveNowAction")(workId) },
   "work/releaseAction": {
     needs: ofClass("change"),

@@ -110,6 +110,11 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "work-for-marked", facts: { students: 14, works: 2 } },
     "Gave 14 students practice on what each was marked for in the map, 2 pieces of work",
   ],
+  [{ kind: "work-added-to", facts: { title: "W", personId: "ada", students: 1 } }, "Gave “W” to Ada Quill too"],
+  [
+    { kind: "work-skipped", facts: { title: "W", personId: null, students: 2 } },
+    "“W”: 2 students who joined later need not do it",
+  ],
   [{ kind: "work-given", facts: { title: "W" } }, "Gave “W”, which was prepared"],
   [
     { kind: "work-released", facts: { title: "W", what: ["score", "answers"] } },

@@ -86,6 +86,8 @@ export interface ChangeFacts extends PlanFacts {
   "work-released": { readonly title: string; readonly what: readonly Released[] };
   /** To one person by id, or to several. */
   "work-granted": { readonly title: string; readonly personId: string | null; readonly students: number };
+  "work-added-to": { readonly title: string; readonly personId: string | null; readonly students: number };
+  "work-skipped": { readonly title: string; readonly personId: string | null; readonly students: number };
   "part-opened": { readonly title: string; readonly part: string; readonly students: number };
   "groups-made": { readonly names: readonly string[]; readonly students: number | null };
   "group-changed": { readonly name: string };
@@ -190,6 +192,8 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "work-withdrawn": "work",
   "work-released": "work",
   "work-granted": "work",
+  "work-added-to": "work",
+  "work-skipped": "work",
   "part-opened": "work",
   "groups-made": "groups",
   "group-changed": "groups",

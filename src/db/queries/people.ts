@@ -218,6 +218,7 @@ export async function studentsOfClasses(db: Queryable, classIds: readonly string
       person: people,
       classId: enrollments.classId,
       enrollmentId: enrollments.id,
+      fromDay: enrollments.fromDay,
       hasPin: credentials.personId,
       lockedUntil: credentials.lockedUntil,
       pinKind: credentials.kind,

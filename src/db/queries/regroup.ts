@@ -113,7 +113,12 @@ export async function groupById(db: Queryable, id: string) {
 export async function membersOfGroups(db: Queryable, groupIds: readonly string[], look: Look) {
   if (groupIds.length === 0) return [];
   return db
-    .select({ groupId: groupMembers.groupId, membershipId: groupMembers.id, person: people })
+    .select({
+      groupId: groupMembers.groupId,
+      membershipId: groupMembers.id,
+      fromDay: groupMembers.fromDay,
+      person: people,
+    })
     .from(groupMembers)
     .innerJoin(people, eq(people.id, groupMembers.personId))
     .where(and(among(groupMembers.groupId, groupIds), isNull(groupMembers.untilDay), isSeen(look)))

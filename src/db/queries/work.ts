@@ -85,6 +85,15 @@ export async function skillIdsOfAssignments(
   return byAssignment;
 }
 
+/** Who was given some assignments. */
+export async function personIdsOfAssignments(db: Queryable, assignmentIds: readonly string[]) {
+  if (assignmentIds.length === 0) return [];
+  return db
+    .select({ assignmentId: assignmentTargets.assignmentId, personId: assignmentTargets.personId })
+    .from(assignmentTargets)
+    .where(among(assignmentTargets.assignmentId, assignmentIds));
+}
+
 /** The design of a piece of work; null when there is none. */
 export async function workById(db: Queryable, id: string) {
   const [work] = await db.select().from(works).where(eq(works.id, id));

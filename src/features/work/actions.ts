@@ -1,6 +1,7 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
+import { addStudents } from "./writes/addStudents";
 import { addToWork, giveNow, moveDueDay, withdrawWork } from "./writes/changeWork";
 import { giveMarked } from "./writes/giveMarked";
 import { giveWork } from "./writes/giveWork";
@@ -48,4 +49,8 @@ export async function giveMarkedAction(
   input: unknown,
 ): Promise<ActionResult<{ changeId: string | null; works: number }>> {
   return runAction((context) => giveMarked(context, input));
+}
+
+export async function addStudentsAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => addStudents(context, input));
 }

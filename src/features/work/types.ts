@@ -17,6 +17,8 @@ export interface WorkListEntry {
   readonly working: number;
   readonly stuck: number;
   readonly finished: number;
+  /** Came into the class or the group since, and were not given it. */
+  readonly joinedCount: number;
 }
 
 export interface WorkRowView {
@@ -85,6 +87,9 @@ export interface WorkView extends WorkListEntry {
   /** Answers that wait for a person to score them, and whether there are any that a person scores. */
   readonly scoring: { readonly waiting: number; readonly any: boolean };
   readonly leftOut: readonly string[];
+  readonly joined: readonly { readonly id: string; readonly name: string }[];
+  /** A due day for those who come later. */
+  readonly usualDueDay: string;
   readonly parts: readonly PartOfWork[];
   /** What students may see by a teacher's word, and what each part of the rules says. */
   readonly released: readonly Released[];

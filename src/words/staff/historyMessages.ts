@@ -55,6 +55,8 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "work-released": "Let students see {what} of “{title}”",
   "work-granted":
     "“{title}”: granted something beyond the settings to {students, plural, =1 {{person}} other {# students}}",
+  "work-added-to": "Gave “{title}” to {students, plural, =1 {{person}} other {# further students}} too",
+  "work-skipped": "“{title}”: {students, plural, =1 {{person}} other {# students}} who joined later need not do it",
   "part-opened": "“{title}”: opened part {part} for {students, plural, one {# student} other {# students}}",
   "work-due-moved": "“{title}” is now due {dueDay}",
   "work-withdrawn": "Withdrew “{title}”",

@@ -159,7 +159,7 @@ export function MarkSide({
       <p className="text-mute mt-1 text-[14px]">
         A cell marks or unmarks; the arrow beside a name marks all that the student needs and is ready for.
       </p>
-      <ul className="border-hair mt-2 max-h-[46vh] overflow-y-auto border-t text-[14px]">
+      <ul className="border-hair mt-2 max-h-[36vh] overflow-y-auto border-t text-[14px]">
         {marked.map(({ studentId, skillIds }) => (
           <li key={studentId} className="border-hair flex items-baseline gap-2 border-b py-0.5">
             <span className="min-w-0 flex-1">

@@ -237,7 +237,7 @@ export function MasteryMap({
 const MarkDot = () => (
   <i
     aria-hidden
-    className="bg-paper border-ink absolute top-1/2 left-1/2 size-2 -translate-x-1/2 -translate-y-1/2 rounded-full border-[1.5px]"
+    className="bg-paper border-ink absolute top-1/2 z-10 left-1/2 size-2 -translate-x-1/2 -translate-y-1/2 rounded-full border-[1.5px]"
   />
 );
 

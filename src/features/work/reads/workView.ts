@@ -1,5 +1,6 @@
 import "server-only";
 import { formatDistance } from "date-fns";
+import { addSchoolDays } from "@/core/calendar/addSchoolDays";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { groupBy } from "@/core/collections/groupBy";
 import { roomOf } from "@/core/items/rooms";
@@ -25,6 +26,7 @@ import {
 } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
+import { joinedSince } from "@/server/classroom/joinedSince";
 import { shortNames } from "@/server/classroom/names";
 import { partsOfTargets } from "@/server/classroom/partsOfTargets";
 import { namedSnags } from "@/server/classroom/snags";
@@ -36,6 +38,8 @@ import { dayAt, type School, schoolOf } from "@/server/runtime/school";
 import type { WorkListEntry, WorkRowView, WorkView } from "../types";
 import { atSchool, entriesOf } from "./works";
 
+/** School days that those have who come later. */
+const USUAL_SCHOOL_DAYS = 3;
 /** Somebody counts as working now when the last answer is this fresh. */
 const NOW_MILLISECONDS = 5 * 60_000;
 
@@ -87,6 +91,10 @@ export async function workView(context: Context, assignmentId: string): Promise<
   const isWhole = conductorOf(work.kind).standsWhole;
   return {
     ...(entry as WorkListEntry),
+    joined: (
+      (await joinedSince(runtime.db.read, school, [work], { now, viewerId: actor.personId })).get(work.id) ?? []
+    ).map(({ id }) => ({ id, name: names.get(id) ?? "" })),
+    usualDueDay: addSchoolDays(dayAt(school, now), USUAL_SCHOOL_DAYS, school.calendar),
     parts: parts.map((part, place) => ({
       id: part.id,
       title: part.title || `Part ${place + 1}`,
@@ -144,7 +152,9 @@ export async function workView(context: Context, assignmentId: string): Promise<
       }),
     ),
     scoring: { waiting: [...waiting.values()].reduce((sum, own) => sum + own, 0), any: isRead },
-    leftOut: enrolled.filter(({ person }) => !given.has(person.id)).map(({ person }) => names.get(person.id) ?? ""),
+    leftOut: enrolled
+      .filter(({ person, fromDay }) => !given.has(person.id) && fromDay <= dayAt(school, work.givenAt))
+      .map(({ person }) => names.get(person.id) ?? ""),
   };
 }
 

@@ -6,6 +6,7 @@ import { workCounts } from "@/db/queries/figures";
 import { classesById } from "@/db/queries/people";
 import { assignmentsOfClasses, type GivenWork, skillIdsOfAssignments } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
+import { joinedSince } from "@/server/classroom/joinedSince";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { type School, schoolOf } from "@/server/runtime/school";
@@ -32,6 +33,8 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
     ),
   ]);
   const now = runtime.now();
+  const open = works.filter((work) => !work.isPrepared && windowStanding(windowFor(work), now) !== "closed");
+  const joined = await joinedSince(db, school, open, { now, viewerId: actor.personId });
   const coded = new Map(
     library.skillsAt(actor.schoolId).map(({ id, name, standards: [standard] }) => {
       return [id, standard?.code ? `${name} (${standard.code})` : name] as const;
@@ -45,6 +48,7 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
     skills: (skillIds.get(work.id) ?? []).map((id) => coded.get(id) ?? library.skill(id).name),
     due: work.dueAt === null ? null : atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
     state: work.isPrepared ? "prepared" : STATES[windowStanding(windowFor(work), now)],
+    joinedCount: joined.get(work.id)?.length ?? 0,
     ...(counts.get(work.id) ?? NOBODY),
   }));
 }

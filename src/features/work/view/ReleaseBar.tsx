@@ -52,6 +52,8 @@ function Show({
 }) {
   return (
     <Button
+      look={what.length > 1 ? "plain" : "quiet"}
+      className={what.length > 1 ? "" : "px-0!"}
       disabled={run.busy}
       onClick={() =>
         run(

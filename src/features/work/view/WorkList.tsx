@@ -72,6 +72,7 @@ function wants(work: WorkListEntry): string {
   if (work.state === "later" || work.state === "prepared") return "";
   const parts = [
     ...(work.stuck > 0 ? [`${work.stuck} stuck`] : []),
+    ...(work.joinedCount > 0 ? [`${work.joinedCount} joined since`] : []),
     ...(work.notStarted > 0
       ? [work.state === "over" ? `${work.notStarted} never started` : `${work.notStarted} not started`]
       : []),

@@ -13,6 +13,7 @@ import { whyWords } from "@/words/staff/whyWords";
 import { moveDueDayAction, withdrawAction } from "../actions";
 import type { PartOfRow, WorkRowView, WorkView } from "../types";
 import { GrantBar } from "./GrantBar";
+import { JoinedBar } from "./JoinedBar";
 import { KIND_WORDS } from "./kindWords";
 import { PreparedBar, ReleaseBar } from "./ReleaseBar";
 
@@ -86,6 +87,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         </Button>
       </PageHead>
       <PreparedBar work={work} />
+      <JoinedBar work={work} />
       <ReleaseBar work={work} />
       {work.scoring.any ? (
         <p className="mb-3 text-[15px]">

@@ -20,6 +20,7 @@ import {
   MADE,
   MADE_WORDS,
   messageOf,
+  PAIR_CUT,
   receiversOf,
 } from "./composition";
 import { PickedItems } from "./PickedItems";
@@ -160,7 +161,7 @@ function Fields({
 /** Another kind of work: a pair needs two forms and a cut. */
 function withMade(before: Composition, made: Composition["made"]): Composition {
   const rules =
-    made === "pair" && before.rules.cutPercent === null ? { ...before.rules, cutPercent: 80 } : before.rules;
+    made === "pair" && before.rules.cutPercent === null ? { ...before.rules, cutPercent: PAIR_CUT } : before.rules;
   return { ...before, made, rules };
 }
 

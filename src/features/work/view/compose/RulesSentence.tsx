@@ -2,7 +2,7 @@
 import type { ReactNode } from "react";
 import { WordEdit } from "@/ui/primitives/WordEdit";
 import type { Change } from "./composition";
-import { type Composition, isTest, type Rules } from "./composition";
+import { type Composition, isTest, PAIR_CUT, type Rules } from "./composition";
 import { BOX, LABEL } from "./look";
 
 const RELEASES = [
@@ -154,7 +154,7 @@ function TestRules({
               value={rules.cutPercent ?? ""}
               onChange={(event) => {
                 const typed = event.target.valueAsNumber;
-                set({ cutPercent: Number.isFinite(typed) ? typed : isPair ? 80 : null });
+                set({ cutPercent: Number.isFinite(typed) ? typed : isPair ? PAIR_CUT : null });
               }}
             />
           </label>

@@ -108,6 +108,8 @@ export const RULES: Rules = {
 };
 
 const MOST_PRACTISED = 6;
+/** The cut of a test before and after, where nothing else is said: without one nothing would follow. */
+export const PAIR_CUT = 80;
 
 /** What stands on the page when it is opened. */
 export function firstComposition(
@@ -151,7 +153,7 @@ export function firstComposition(
     without: pulledIds === null || !first ? [] : first.students.map(({ id }) => id).filter((id) => !pulledIds.has(id)),
     opensDay: view.today,
     dueDay: view.dueDay,
-    rules: RULES,
+    rules: start.made === "pair" ? { ...RULES, cutPercent: PAIR_CUT } : RULES,
   };
 }
 
