@@ -1,6 +1,7 @@
 import type { WhyFacts } from "@/core/model/whyFacts";
-import type { Certainty, Released, ReleaseRules, WorkKind } from "@/core/model/work";
+import type { Certainty, PartSettings, Released, ReleaseRules, WorkKind } from "@/core/model/work";
 import type { RunState } from "@/core/work/stateOfRun";
+import type { TestItem } from "./testTypes";
 
 export interface WorkListEntry {
   readonly id: string;
@@ -114,6 +115,25 @@ export interface ComposeStudent {
   readonly leftOut: string | null;
 }
 
+/** Work that was given, to put something new together from. */
+export interface Again {
+  readonly title: string;
+  readonly instructions: string;
+  /** Of practice: ends when the skills are mastered, and not after a number of items. */
+  readonly untilSure: boolean;
+  readonly isTest: boolean;
+  /** Two tests with practice between. */
+  readonly isPair: boolean;
+  readonly settings: PartSettings;
+  readonly skillIds: readonly string[];
+  /** Items picked by hand that are no test; empty where they are drawn. */
+  readonly picked: readonly TestItem[];
+  /** Forms of its tests, one after the other, without what was retired since. */
+  readonly forms: readonly (readonly { readonly item: TestItem; readonly points: number }[])[];
+  readonly cutPercent: number | null;
+  readonly release: ReleaseRules;
+}
+
 /** What the page for giving work starts from. */
 export interface ComposeView {
   readonly classes: readonly {
@@ -140,6 +160,8 @@ export interface ComposeView {
   readonly today: string;
   readonly dueDay: string;
   readonly suggestedSkillId: string | null;
+  /** Null where something is put together from nothing. */
+  readonly again: Again | null;
   /** Items that were gathered in the library, each as one draw that everybody gets. */
   readonly picked: readonly {
     readonly itemId: string;

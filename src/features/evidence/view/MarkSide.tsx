@@ -1,12 +1,13 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
 import { v7 } from "uuid";
 import { useRun } from "@/client/useRun";
 import { WHOM_LEVELS, type Whom } from "@/core/grouping/whomFits";
 import type { ActionResult } from "@/core/model/actionResult";
 import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
+import { Choices } from "@/ui/primitives/Choices";
 import { FIELD } from "@/ui/primitives/Field";
 import { WordEdit } from "@/ui/primitives/WordEdit";
 import type { StandingFacts } from "../standingFacts";
@@ -69,8 +70,8 @@ export function MarkSide({
       <p className="mt-2 text-[15px] leading-relaxed">
         Everyone{" "}
         <WordEdit label="Level" word={LEVEL_WORDS[whom.level]}>
-          <Options
-            name="level"
+          <Choices
+            name="whom-level"
             value={whom.level}
             of={WHOM_LEVELS.map((level) => [level, LEVEL_WORDS[level]] as const)}
             set={(level) => mean({ level })}
@@ -87,8 +88,8 @@ export function MarkSide({
                 : "not ready for it"
           }
         >
-          <Options
-            name="ready"
+          <Choices
+            name="whom-ready"
             value={whom.ready ?? "any"}
             of={[
               ["any", "ready for it or not"],
@@ -103,8 +104,8 @@ export function MarkSide({
           label="Work"
           word={whom.work === undefined ? "with or without open work on it" : `${whom.work} open work on it`}
         >
-          <Options
-            name="work"
+          <Choices
+            name="whom-work"
             value={whom.work ?? "any"}
             of={[
               ["without", "without open work on it"],
@@ -221,33 +222,4 @@ function moreWords({ snag, old }: Whom, group: string | undefined): string {
     ...(group === undefined ? [] : [`of ${group}`]),
   ];
   return words.length === 0 ? "and no more" : words.join(", ");
-}
-
-function Options<Value extends string>({
-  name,
-  value,
-  of,
-  set,
-}: {
-  readonly name: string;
-  readonly value: Value;
-  readonly of: readonly (readonly [Value, ReactNode])[];
-  readonly set: (value: Value) => void;
-}) {
-  return (
-    <div>
-      {of.map(([one, words]) => (
-        <label key={one} className="flex items-baseline gap-2 py-0.5">
-          <input
-            type="radio"
-            name={`whom-${name}`}
-            className="accent-ink"
-            checked={value === one}
-            onChange={() => set(one)}
-          />
-          {words}
-        </label>
-      ))}
-    </div>
-  );
 }

@@ -23,6 +23,7 @@ import { DRAWS_AN_ITEM } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { todayOf } from "@/server/runtime/school";
 import type { ComposeStudent, ComposeView } from "../types";
+import { workAgain } from "./again";
 
 /** School days that new work is given by default. */
 const USUAL_SCHOOL_DAYS = 3;
@@ -34,6 +35,7 @@ export async function composeView(
   context: Context,
   chosenIds: readonly string[],
   itemIds: readonly string[] = [],
+  againId: string | null = null,
 ): Promise<ComposeView> {
   const staff = demandStaff(context.actor);
   // A specialist looks on in a class; of the chosen ones only those are offered to which work can be given.
@@ -45,7 +47,11 @@ export async function composeView(
   const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
   const { today, skills, plan, students } = classroom;
   const current = currentEntry(plan, today);
-  const picked = await pickedLines(context, itemIds);
+  const again = againId === null ? null : await workAgain(context, againId);
+  const picked =
+    again === null
+      ? await pickedLines(context, itemIds)
+      : again.picked.map(({ itemId, skillId, seed, line }) => ({ itemId, skillId, seed, line }));
   const supports = await supportsOf(
     context.runtime.db.read,
     students.map(({ id }) => id),
@@ -76,12 +82,16 @@ export async function composeView(
     })),
     today,
     dueDay: addSchoolDays(today, USUAL_SCHOOL_DAYS, classroom.school.calendar),
+    again,
     suggestedSkillId: current?.skillId ?? null,
     picked,
     addable: picked.length > 0 ? await addableWorks(context, classIds) : [],
     clashes: clashesAmong(
       picked.map(({ itemId }) => itemId),
-      await pairsAmong(context.runtime.db.read, itemIds),
+      await pairsAmong(
+        context.runtime.db.read,
+        picked.map(({ itemId }) => itemId),
+      ),
     ),
   };
 }

@@ -73,6 +73,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         >
           {work.state === "over" ? "Open again until then" : "Move the due day"}
         </Button>
+        <ButtonLink href={`${base}/work/new?again=${work.id}`}>Give again</ButtonLink>
         <Button
           disabled={busy}
           onClick={() =>

@@ -1,5 +1,5 @@
 "use client";
-import type { ReactNode } from "react";
+import { Choices } from "@/ui/primitives/Choices";
 import { WordEdit } from "@/ui/primitives/WordEdit";
 import type { Change } from "./composition";
 import { type Composition, isTest, PAIR_CUT, type Rules } from "./composition";
@@ -44,7 +44,7 @@ export function RulesSentence({ composition, change }: { readonly composition: C
                 : `only at school, or with the code ${rules.unlockCode}`
           }
         >
-          <Choice
+          <Choices
             name="where"
             value={rules.onlyAtSchool ? "school" : "any"}
             of={[
@@ -67,7 +67,7 @@ export function RulesSentence({ composition, change }: { readonly composition: C
         </WordEdit>
         .{" "}
         <WordEdit label="Other work" word={rules.goesFirst ? "Nothing else until it is done" : "Other work stays open"}>
-          <Choice
+          <Choices
             name="first"
             value={rules.goesFirst ? "first" : "beside"}
             of={[
@@ -95,7 +95,7 @@ export function RulesSentence({ composition, change }: { readonly composition: C
         </WordEdit>
         ;{" "}
         <WordEdit label="Given" word={rules.isPrepared ? "prepared, and given later" : "given at once"}>
-          <Choice
+          <Choices
             name="prepared"
             value={rules.isPrepared ? "later" : "now"}
             of={[
@@ -123,15 +123,15 @@ function TestRules({
       <p className="mt-2">
         Students see the score{" "}
         <WordEdit label="Score" word={releaseWords(rules.score)}>
-          <Choice name="score" value={rules.score} of={RELEASES} set={(score) => set({ score })} />
+          <Choices name="score" value={rules.score} of={RELEASES} set={(score) => set({ score })} />
         </WordEdit>
         , their answers with the right ones{" "}
         <WordEdit label="Answers" word={releaseWords(rules.answers)}>
-          <Choice name="answers" value={rules.answers} of={RELEASES} set={(answers) => set({ answers })} />
+          <Choices name="answers" value={rules.answers} of={RELEASES} set={(answers) => set({ answers })} />
         </WordEdit>
         , explanations{" "}
         <WordEdit label="Explanations" word={releaseWords(rules.explanations)}>
-          <Choice
+          <Choices
             name="explanations"
             value={rules.explanations}
             of={RELEASES}
@@ -175,7 +175,7 @@ function TestRules({
                       : "practice on what was missed follows at my word"
                 }
               >
-                <Choice
+                <Choices
                   name="follows"
                   value={rules.follows}
                   of={[
@@ -194,7 +194,7 @@ function TestRules({
                   label="At the cut"
                   word={rules.alsoAtCut ? "for those at or above it too" : "for nobody else"}
                 >
-                  <Choice
+                  <Choices
                     name="alsoAtCut"
                     value={rules.alsoAtCut ? "all" : "below"}
                     of={[
@@ -217,7 +217,7 @@ function TestRules({
             label="The second test opens"
             word={rules.after === "done" ? "when the practice is done" : "when I open it"}
           >
-            <Choice
+            <Choices
               name="after"
               value={rules.after}
               of={[
@@ -229,7 +229,7 @@ function TestRules({
           </WordEdit>
           ,{" "}
           <WordEdit label="For whom" word={rules.afterForAll ? "for everybody" : "only for those below the cut"}>
-            <Choice
+            <Choices
               name="afterForAll"
               value={rules.afterForAll ? "all" : "below"}
               of={[
@@ -243,28 +243,5 @@ function TestRules({
         </p>
       ) : null}
     </>
-  );
-}
-
-function Choice<Value extends string>({
-  name,
-  value,
-  of,
-  set,
-}: {
-  readonly name: string;
-  readonly value: Value;
-  readonly of: readonly (readonly [Value, ReactNode])[];
-  readonly set: (value: Value) => void;
-}) {
-  return (
-    <div>
-      {of.map(([one, words]) => (
-        <label key={one} className="flex items-baseline gap-2 py-0.5">
-          <input type="radio" name={name} className="accent-ink" checked={value === one} onChange={() => set(one)} />
-          {words}
-        </label>
-      ))}
-    </div>
   );
 }

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { TEST_LEVELS, type TestLevel } from "@/core/assembly/testProblem";
 import { Button } from "@/ui/primitives/Button";
+import { Choices } from "@/ui/primitives/Choices";
 import { WordEdit } from "@/ui/primitives/WordEdit";
 import type { ComposeView } from "../../types";
 import { AddItem } from "./AddItem";
@@ -34,7 +35,7 @@ export function TestBuilder({
   readonly Face: ItemFaceOf;
 }) {
   const { test, made } = composition;
-  const [isTwo, setTwo] = useState(false);
+  const [isTwo, setTwo] = useState(test.forms.length > 1);
   const [shown, setShown] = useState(0);
   const classId = receivers[0]?.classId ?? "";
   const forms = made === "pair" || isTwo ? 2 : 1;
@@ -107,18 +108,12 @@ export function TestBuilder({
       />
       <p className="mt-3 text-[15px]">
         <WordEdit label="Difficulty" word={LEVELS[test.level]}>
-          {TEST_LEVELS.map((level) => (
-            <label key={level} className="flex items-baseline gap-2 py-0.5">
-              <input
-                type="radio"
-                name="level"
-                className="accent-ink"
-                checked={test.level === level}
-                onChange={() => set({ level })}
-              />
-              {LEVELS[level]}
-            </label>
-          ))}
+          <Choices
+            name="level"
+            value={test.level}
+            of={TEST_LEVELS.map((level) => [level, LEVELS[level]] as const)}
+            set={(level) => set({ level })}
+          />
         </WordEdit>
         ; going back is{" "}
         <Toggle

@@ -4,7 +4,7 @@ import type { TestLevel } from "@/core/assembly/testProblem";
 import type { Certainty, PracticeEnd, ReleaseTime } from "@/core/model/work";
 import type { AssignStart } from "../../assignStart";
 import type { TestItem } from "../../testTypes";
-import type { ComposeView } from "../../types";
+import type { Again, ComposeView } from "../../types";
 
 /** What is being put together: practice, a number of items, a test, or a test before and after with practice between. */
 export const MADE = ["practice", "amount", "quiz", "pair"] as const;
@@ -122,6 +122,8 @@ export function firstComposition(
     view.classes.find(({ students }) => pulledIds !== null && students.some(({ id }) => pulledIds.has(id))) ??
     view.classes[0];
   const asked = start.skillIds.filter((wanted) => view.skills.some(({ id }) => id === wanted));
+  const { again } = view;
+  if (again) return compositionAgain(view, again, first ? [first.id] : []);
   const skillIds = isPicked
     ? [...new Set(view.picked.map(({ skillId }) => skillId))]
     : asked.length > 0
@@ -154,6 +156,49 @@ export function firstComposition(
     opensDay: view.today,
     dueDay: view.dueDay,
     rules: start.made === "pair" ? { ...RULES, cutPercent: PAIR_CUT } : RULES,
+  };
+}
+
+/** What was given before, as it was, with days of its own. Its items are held: they stay when something else is changed. */
+function compositionAgain(view: ComposeView, again: Again, to: readonly string[]): Composition {
+  const { settings, forms } = again;
+  const held = forms.map((form) => form.map(({ item, points }): FormItem => ({ item, points, held: true })));
+  const [firstForm = []] = held;
+  const counted = [...new Set(firstForm.map(({ item }) => item.skillId))].map((skillId) => ({
+    skillId,
+    items: firstForm.filter(({ item }) => item.skillId === skillId).length,
+  }));
+  return {
+    made: again.isPair
+      ? "pair"
+      : again.isTest
+        ? "quiz"
+        : again.settings.certainty === undefined
+          ? "amount"
+          : "practice",
+    title: again.title,
+    titleIsOwn: true,
+    instructions: again.instructions,
+    skillIds: again.skillIds,
+    items: settings.items,
+    certainty: settings.certainty ?? "usual",
+    end: settings.end ?? { by: "sure" },
+    test: {
+      skills: counted,
+      level: "usual",
+      forms: held,
+      leftOut: [],
+      goBack: settings.goBack ?? false,
+      shuffle: settings.shuffle ?? false,
+      calculator: settings.calculator ?? false,
+      minutes: settings.minutes ?? null,
+      neighbours: false,
+    },
+    to,
+    without: [],
+    opensDay: view.today,
+    dueDay: view.dueDay,
+    rules: { ...RULES, ...again.release, cutPercent: again.cutPercent },
   };
 }
 

@@ -23,7 +23,7 @@ export default async function Page({
     .split("~")
     .filter((id) => id !== "")
     .map(decodeURIComponent);
-  const found = await attempt((context) => composeView(context, ids, itemIds));
+  const found = await attempt((context) => composeView(context, ids, itemIds, search.again ?? null));
   return found.ok ? (
     <ComposerWithFaces
       view={found.data}

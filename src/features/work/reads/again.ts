@@ -1,0 +1,71 @@
+import "server-only";
+import { dayNumber } from "@/core/calendar/dayNumber";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
+import { classesById } from "@/db/queries/people";
+import { assignmentById, type PartRow, partsOfWorks, pickedItemsOf, skillIdsOfPart } from "@/db/queries/work";
+import { demandClasses } from "@/server/access/subjects";
+import { versionsOf } from "@/server/library/drawnItems";
+import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
+import { todayOf } from "@/server/runtime/school";
+import type { TestItem } from "../testTypes";
+import type { Again } from "../types";
+import { classBeliefs, shownItems } from "./testItems";
+import { keptCandidates } from "./testPicks";
+
+/** Work that was given, as something new is put together from it: to be given once more, adapted, to others or on other days. */
+export async function workAgain(context: Context, assignmentId: string): Promise<Again> {
+  const { runtime } = context;
+  const db = runtime.db.read;
+  const work = await assignmentById(db, assignmentId);
+  if (!work) throw new Refusal("not-found", "This work is not there any more.");
+  await demandClasses(context, "see", [work.classId]);
+  const [parts, [ofClass], today] = await Promise.all([
+    partsOfWorks(db, [work.workId]),
+    classesById(db, [work.classId]),
+    todayOf(runtime, context.actor.schoolId),
+  ]);
+  const [first] = parts;
+  if (!first) throw new Refusal("not-found", "There is nothing in this work.");
+  const tests = parts.filter(({ kind }) => conductorOf(kind).standsWhole);
+  const place = { classId: work.classId, grade: ofClass?.grade ?? 0, today, day: dayNumber(today) };
+  const beliefs = await classBeliefs(runtime, place);
+  const formsOf = async (part: PartRow) => {
+    const placed = await pickedItemsOf(db, part.id, null);
+    const versions = await versionsOf(
+      runtime,
+      placed.map(({ versionId }) => versionId),
+    );
+    const letters = [...new Set(placed.map(({ form }) => form))];
+    return Promise.all(
+      letters.map(async (letter) => {
+        const own = placed.filter(({ form }) => form === letter);
+        const picks = own.map(({ versionId, skillId, seed }) => ({
+          itemId: versions.get(versionId)?.itemId ?? "",
+          skillId,
+          seed,
+        }));
+        const items = await shownItems(runtime, beliefs, await keptCandidates(context, picks));
+        return items.map((item): { readonly item: TestItem; readonly points: number } => {
+          const row = own.find(
+            ({ seed, versionId }) => seed === item.seed && versions.get(versionId)?.itemId === item.itemId,
+          );
+          return { item, points: row?.points ?? item.points };
+        });
+      }),
+    );
+  };
+  return {
+    title: work.title,
+    instructions: work.instructions,
+    untilSure: conductorOf(first.kind).endsWhenSure,
+    picked: tests.length > 0 ? [] : (await formsOf(first)).flatMap((form) => form.map(({ item }) => item)),
+    isPair: tests.length > 1,
+    isTest: tests.length > 0,
+    settings: first.settings,
+    skillIds: await skillIdsOfPart(db, first.id),
+    forms: (await Promise.all(tests.map(formsOf))).flat(),
+    cutPercent: work.cutPercent,
+    release: work.release,
+  };
+}
