@@ -169,13 +169,7 @@ function compositionAgain(view: ComposeView, again: Again, to: readonly string[]
     items: firstForm.filter(({ item }) => item.skillId === skillId).length,
   }));
   return {
-    made: again.isPair
-      ? "pair"
-      : again.isTest
-        ? "quiz"
-        : again.settings.certainty === undefined
-          ? "amount"
-          : "practice",
+    made: again.isPair ? "pair" : again.isTest ? "quiz" : again.untilSure ? "practice" : "amount",
     title: again.title,
     titleIsOwn: true,
     instructions: again.instructions,
