@@ -1,5 +1,5 @@
 "use client";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { type Whom, whomFits } from "@/core/grouping/whomFits";
 import type { MarkedStudent, StandingFacts } from "../standingFacts";
 import type { MapSkill, MapStudent, MasteryMapView } from "../types";
@@ -28,6 +28,7 @@ const key = (studentId: string, skillId: string) => `${studentId} ${skillId}`;
 /** Who in the map is marked for which skill: by a sentence, corrected by hand. */
 export function useMarking(view: MasteryMapView, facts: StandingFacts): Marking {
   const [whom, setWhom] = useState<Whom | null>(null);
+  const [skillId, setSkillId] = useState<string | null>(null);
   const [marks, setMarks] = useState<ReadonlySet<string>>(new Set());
   const fits = (student: MapStudent, skillId: string, wish: Whom): boolean => {
     const gauge = student.gauges[view.skills.findIndex(({ id }) => id === skillId)];
@@ -47,6 +48,10 @@ export function useMarking(view: MasteryMapView, facts: StandingFacts): Marking 
   /** The marks of one skill anew; those of others stay. */
   const remark = (before: ReadonlySet<string>, wish: Whom, skillId: string) =>
     new Set([...[...before].filter((one) => !one.endsWith(` ${skillId}`)), ...meant(wish, skillId)]);
+  // What was given meanwhile, here or by a colleague, changes whom the sentence means.
+  useEffect(() => {
+    if (whom !== null && skillId !== null) setMarks((before) => remark(before, whom, skillId));
+  }, [facts]);
   const marked = useMemo(
     () =>
       view.students.flatMap(({ id }): MarkedStudent[] => {
@@ -63,6 +68,7 @@ export function useMarking(view: MasteryMapView, facts: StandingFacts): Marking 
     marked,
     start: (skill) => {
       setWhom(USUAL);
+      setSkillId(skill.id);
       setMarks(remark(new Set(), USUAL, skill.id));
     },
     stop: () => {
@@ -71,6 +77,7 @@ export function useMarking(view: MasteryMapView, facts: StandingFacts): Marking 
     },
     mean: (wish, skill) => {
       setWhom(wish);
+      setSkillId(skill.id);
       setMarks((before) => remark(before, wish, skill.id));
     },
     toggle: (studentId, skillId) =>
