@@ -249,14 +249,19 @@ it("a unit is read and studied, its notes are printed, and its check is assigned
   await wait("Assessments to give");
   await click(page, "section:last-of-type div > div:last-child a ::-p-text(Assign it)");
   await wait("Assign work");
-  const ticked = await page.$$eval("input[name=skillIds]:checked", (boxes) =>
-    boxes.map((box) => (box as HTMLInputElement).value),
+  // A test: its twelve items shared out among the three skills.
+  const each = await page.$$eval("input[aria-label^='Items of']", (fields) =>
+    fields.map((field) => [field.getAttribute("aria-label"), (field as HTMLInputElement).value]),
   );
-  expect(ticked).toEqual(["unit-rates", "comparing-rates", "percent-of-amounts"]);
+  expect(each).toEqual([
+    ["Items of Unit rates", "4"],
+    ["Items of Comparing rates", "4"],
+    ["Items of Percent of an amount", "4"],
+  ]);
   expect(await page.$eval("input[name=title]", (field) => (field as HTMLInputElement).value)).toBe(
     "End of Rates and percents",
   );
-  expect(await page.$eval("input[name=items]", (field) => (field as HTMLInputElement).value)).toBe("12");
+  await page.waitForFunction(() => document.querySelectorAll("button[aria-label^='Drop item']").length === 12);
 });
 
 it("from a skill its items are found, looked at, gathered, copied into a bank of one's own and printed", async () => {

@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, expect, it } from "vitest";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { composeView } from "@/features/work/reads/compose";
-import { firstComposition, messageOf, receiversOf } from "@/features/work/view/compose/composition";
+import { messageOf, receiversOf } from "@/features/work/view/compose/composition";
+import { firstComposition } from "@/features/work/view/compose/firstComposition";
 import { giveWork } from "@/features/work/writes/giveWork";
 import { givePractice, makeClass, type TestSchool, testSchool } from "../support/school";
 

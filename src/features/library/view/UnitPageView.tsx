@@ -133,6 +133,7 @@ const MOMENTS: Readonly<Record<UnitMoment, string>> = {
 };
 function assignHref(base: string, name: string, { moment, skills, items }: UnitPage["checks"][number]): string {
   const search = new URLSearchParams({
+    kind: "test",
     skill: skills.map(({ id }) => id).join("~"),
     amount: String(items),
     title: checkTitle(moment, name),

@@ -109,7 +109,12 @@ function OwnDays({ slot, change }: { readonly slot: PlanSlotView; readonly chang
 }
 
 function testHref(base: string, title: string, { skillIds, items }: NonNullable<PlanSlotView["test"]>): string {
-  const search = new URLSearchParams({ skill: skillIds.join("~"), amount: String(items), title: title.slice(0, 80) });
+  const search = new URLSearchParams({
+    kind: "test",
+    skill: skillIds.join("~"),
+    amount: String(items),
+    title: title.slice(0, 80),
+  });
   return `${base}/work/new?${search}`;
 }
 

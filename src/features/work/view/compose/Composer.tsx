@@ -14,7 +14,6 @@ import type { AssignStart } from "../../assignStart";
 import type { ComposeView } from "../../types";
 import {
   type Composition,
-  firstComposition,
   type ItemFaceOf,
   isTest,
   MADE,
@@ -23,6 +22,7 @@ import {
   PAIR_CUT,
   receiversOf,
 } from "./composition";
+import { firstComposition } from "./firstComposition";
 import { PickedItems } from "./PickedItems";
 import { PracticeSkills } from "./PracticeSkills";
 import { proposedTitle } from "./proposedTitle";

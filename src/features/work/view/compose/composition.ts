@@ -2,9 +2,8 @@ import type { ReactNode } from "react";
 import { v7 } from "uuid";
 import type { TestLevel } from "@/core/assembly/testProblem";
 import type { Certainty, PracticeEnd, ReleaseTime } from "@/core/model/work";
-import type { AssignStart } from "../../assignStart";
 import type { TestItem } from "../../testTypes";
-import type { Again, ComposeView } from "../../types";
+import type { ComposeView } from "../../types";
 
 /** What is being put together: practice, a number of items, a test, or a test before and after with practice between. */
 export const MADE = ["practice", "amount", "quiz", "pair"] as const;
@@ -107,94 +106,8 @@ export const RULES: Rules = {
   isPrepared: false,
 };
 
-const MOST_PRACTISED = 6;
 /** The cut of a test before and after, where nothing else is said: without one nothing would follow. */
 export const PAIR_CUT = 80;
-
-/** What stands on the page when it is opened. */
-export function firstComposition(
-  view: ComposeView,
-  start: AssignStart,
-  pulledIds: ReadonlySet<string> | null,
-): Composition {
-  const isPicked = view.picked.length > 0;
-  const first =
-    view.classes.find(({ students }) => pulledIds !== null && students.some(({ id }) => pulledIds.has(id))) ??
-    view.classes[0];
-  const asked = start.skillIds.filter((wanted) => view.skills.some(({ id }) => id === wanted));
-  const { again } = view;
-  if (again) return compositionAgain(view, again, first ? [first.id] : []);
-  const skillIds = isPicked
-    ? [...new Set(view.picked.map(({ skillId }) => skillId))]
-    : asked.length > 0
-      ? asked
-      : view.suggestedSkillId === null
-        ? []
-        : [view.suggestedSkillId];
-  return {
-    made: isPicked || start.items !== null ? "amount" : start.made,
-    title: start.title,
-    titleIsOwn: start.title !== "",
-    instructions: "",
-    skillIds: skillIds.slice(0, MOST_PRACTISED),
-    items: start.items ?? 16,
-    certainty: "usual",
-    end: { by: "sure" },
-    test: {
-      skills: skillIds.map((skillId) => ({ skillId, items: 0 })),
-      level: "usual",
-      forms: [],
-      leftOut: [],
-      goBack: true,
-      shuffle: false,
-      calculator: false,
-      minutes: null,
-      neighbours: false,
-    },
-    to: first ? [first.id] : [],
-    without: pulledIds === null || !first ? [] : first.students.map(({ id }) => id).filter((id) => !pulledIds.has(id)),
-    opensDay: view.today,
-    dueDay: view.dueDay,
-    rules: start.made === "pair" ? { ...RULES, cutPercent: PAIR_CUT } : RULES,
-  };
-}
-
-/** What was given before, as it was, with days of its own. Its items are held: they stay when something else is changed. */
-function compositionAgain(view: ComposeView, again: Again, to: readonly string[]): Composition {
-  const { settings, forms } = again;
-  const held = forms.map((form) => form.map(({ item, points }): FormItem => ({ item, points, held: true })));
-  const [firstForm = []] = held;
-  const counted = [...new Set(firstForm.map(({ item }) => item.skillId))].map((skillId) => ({
-    skillId,
-    items: firstForm.filter(({ item }) => item.skillId === skillId).length,
-  }));
-  return {
-    made: again.isPair ? "pair" : again.isTest ? "quiz" : again.untilSure ? "practice" : "amount",
-    title: again.title,
-    titleIsOwn: true,
-    instructions: again.instructions,
-    skillIds: again.skillIds,
-    items: settings.items,
-    certainty: settings.certainty ?? "usual",
-    end: settings.end ?? { by: "sure" },
-    test: {
-      skills: counted,
-      level: "usual",
-      forms: held,
-      leftOut: [],
-      goBack: settings.goBack ?? false,
-      shuffle: settings.shuffle ?? false,
-      calculator: settings.calculator ?? false,
-      minutes: settings.minutes ?? null,
-      neighbours: false,
-    },
-    to,
-    without: [],
-    opensDay: view.today,
-    dueDay: view.dueDay,
-    rules: { ...RULES, ...again.release, cutPercent: again.cutPercent },
-  };
-}
 
 export const isTest = (made: Made): boolean => made === "quiz" || made === "pair";
 

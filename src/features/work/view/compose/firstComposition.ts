@@ -1,0 +1,94 @@
+import type { AssignStart } from "../../assignStart";
+import type { Again, ComposeView } from "../../types";
+import { type Composition, type FormItem, isTest, PAIR_CUT, RULES } from "./composition";
+
+const MOST_PRACTISED = 6;
+
+/** What stands on the page when it is opened. */
+export function firstComposition(
+  view: ComposeView,
+  start: AssignStart,
+  pulledIds: ReadonlySet<string> | null,
+): Composition {
+  const isPicked = view.picked.length > 0;
+  const first =
+    view.classes.find(({ students }) => pulledIds !== null && students.some(({ id }) => pulledIds.has(id))) ??
+    view.classes[0];
+  const asked = start.skillIds.filter((wanted) => view.skills.some(({ id }) => id === wanted));
+  const { again } = view;
+  if (again) return compositionAgain(view, again, first ? [first.id] : []);
+  const skillIds = isPicked
+    ? [...new Set(view.picked.map(({ skillId }) => skillId))]
+    : asked.length > 0
+      ? asked
+      : view.suggestedSkillId === null
+        ? []
+        : [view.suggestedSkillId];
+  return {
+    made: isPicked || (start.items !== null && !isTest(start.made)) ? "amount" : start.made,
+    title: start.title,
+    titleIsOwn: start.title !== "",
+    instructions: "",
+    skillIds: skillIds.slice(0, MOST_PRACTISED),
+    items: start.items ?? 16,
+    certainty: "usual",
+    end: { by: "sure" },
+    test: {
+      skills: skillIds.map((skillId, place) => ({ skillId, items: shareOf(start.items, skillIds.length, place) })),
+      level: "usual",
+      forms: [],
+      leftOut: [],
+      goBack: true,
+      shuffle: false,
+      calculator: false,
+      minutes: null,
+      neighbours: false,
+    },
+    to: first ? [first.id] : [],
+    without: pulledIds === null || !first ? [] : first.students.map(({ id }) => id).filter((id) => !pulledIds.has(id)),
+    opensDay: view.today,
+    dueDay: view.dueDay,
+    rules: start.made === "pair" ? { ...RULES, cutPercent: PAIR_CUT } : RULES,
+  };
+}
+
+/** What was given before, as it was, with days of its own. Its items are held: they stay when something else is changed. */
+function compositionAgain(view: ComposeView, again: Again, to: readonly string[]): Composition {
+  const { settings, forms } = again;
+  const held = forms.map((form) => form.map(({ item, points }): FormItem => ({ item, points, held: true })));
+  const [firstForm = []] = held;
+  const counted = [...new Set(firstForm.map(({ item }) => item.skillId))].map((skillId) => ({
+    skillId,
+    items: firstForm.filter(({ item }) => item.skillId === skillId).length,
+  }));
+  return {
+    made: again.isPair ? "pair" : again.isTest ? "quiz" : again.untilSure ? "practice" : "amount",
+    title: again.title,
+    titleIsOwn: true,
+    instructions: again.instructions,
+    skillIds: again.skillIds,
+    items: settings.items,
+    certainty: settings.certainty ?? "usual",
+    end: settings.end ?? { by: "sure" },
+    test: {
+      skills: counted,
+      level: "usual",
+      forms: held,
+      leftOut: [],
+      goBack: settings.goBack ?? false,
+      shuffle: settings.shuffle ?? false,
+      calculator: settings.calculator ?? false,
+      minutes: settings.minutes ?? null,
+      neighbours: false,
+    },
+    to,
+    without: [],
+    opensDay: view.today,
+    dueDay: view.dueDay,
+    rules: { ...RULES, ...again.release, cutPercent: again.cutPercent },
+  };
+}
+
+/** The items of a test shared out among its skills as evenly as can be; nought, for as many as usual, where no number is asked for. */
+const shareOf = (items: number | null, skills: number, place: number): number =>
+  items === null ? 0 : Math.max(1, Math.floor(items / skills) + (place < items % skills ? 1 : 0));
