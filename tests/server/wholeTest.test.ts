@@ -11,6 +11,7 @@ import type { SittingView } from "@/features/delivery/types";
 import { handIn } from "@/features/delivery/writes/handIn";
 import { handInOverdue } from "@/features/delivery/writes/handInOverdue";
 import { openSitting } from "@/features/delivery/writes/openSitting";
+import { workList } from "@/features/work/reads/works";
 import { workView } from "@/features/work/reads/workView";
 import { grant } from "@/features/work/writes/grant";
 import { releaseWork } from "@/features/work/writes/release";
@@ -236,7 +237,9 @@ describe("results", () => {
     const results = () => resultsView(school.student(first()), id, null);
     expect(await results()).toMatchObject({ released: false, score: null, items: null });
     const teacher = await school.teacher();
+    expect(await workList(teacher, [classId])).toMatchObject([{ toShow: 1, toScore: 0, finished: 1 }]);
     const { changeId } = await releaseWork(teacher, { assignmentId: id, what: ["score"] });
+    expect(await workList(teacher, [classId])).toMatchObject([{ toShow: 0 }]);
     expect(await results()).toMatchObject({ score: { percent: 25, earned: "1", most: 4 }, items: null, toWorkOn: [] });
     expect((await studentHome(school.student(first()))).done).toMatchObject([{ hasResults: true }]);
     await releaseWork(teacher, { assignmentId: id, what: ["answers"] });

@@ -1,10 +1,12 @@
 import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { windowFor, windowStanding } from "@/core/work/workWindow";
 import { workCounts } from "@/db/queries/figures";
 import { classesById } from "@/db/queries/people";
-import { assignmentsOfClasses, type GivenWork, skillIdsOfAssignments } from "@/db/queries/work";
+import { waitingByWork } from "@/db/queries/ratings";
+import { assignmentsOfClasses, type GivenWork, releasesOf, skillIdsOfAssignments } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
 import { joinedSince } from "@/server/classroom/joinedSince";
 import { libraryOf } from "@/server/library/library";
@@ -34,6 +36,12 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
   ]);
   const now = runtime.now();
   const open = works.filter((work) => !work.isPrepared && windowStanding(windowFor(work), now) !== "closed");
+  const [waiting, shown] = await Promise.all([waitingByWork(db, ids), releasesOf(db, ids)]);
+  /** A test of which students see nothing before the teacher says so, and the teacher has not. */
+  const isHidden = ({ id, kind, release }: GivenWork) =>
+    conductorOf(kind).standsWhole &&
+    Object.values(release).every((time) => time === "word") &&
+    !shown.some(({ assignmentId }) => assignmentId === id);
   const joined = await joinedSince(db, school, open, { now, viewerId: actor.personId });
   const coded = new Map(
     library.skillsAt(actor.schoolId).map(({ id, name, standards: [standard] }) => {
@@ -49,10 +57,15 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
     due: work.dueAt === null ? null : atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
     state: work.isPrepared ? "prepared" : STATES[windowStanding(windowFor(work), now)],
     joinedCount: joined.get(work.id)?.length ?? 0,
+    toScore: waiting.get(work.id) ?? 0,
+    toShow: isHidden(work) ? (counts.get(work.id)?.finished ?? 0) : 0,
+    dueAt: work.dueAt,
+    isDueSoon: work.dueAt !== null && work.dueAt >= now && work.dueAt - now < DAY_MILLISECONDS,
     ...(counts.get(work.id) ?? NOBODY),
   }));
 }
 
+const DAY_MILLISECONDS = 86_400_000;
 const STATES = { scheduled: "later", open: "open", late: "late", closed: "over" } as const;
 const NOBODY = { given: 0, notStarted: 0, working: 0, stuck: 0, finished: 0 };
 

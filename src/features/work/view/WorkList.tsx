@@ -1,20 +1,37 @@
+"use client";
 import Link from "next/link";
+import { parseAsString, useQueryState } from "nuqs";
+import { useState } from "react";
 import { PageHead } from "@/ui/layout/PageHead";
-import { ButtonLink } from "@/ui/primitives/Button";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { FindField } from "@/ui/primitives/FindField";
 import type { WorkListEntry } from "../types";
 import { KIND_WORDS } from "./kindWords";
+import { byDay, byNeed } from "./workOrder";
 
-/** All work of the chosen classes: open first, each with how far everybody is. */
+/** Work that is over and not long ago; the rest is a move away. */
+const OVER_SHOWN = 12;
+
+/** All work of the chosen classes: what needs the teacher first, then by its day, each with how far everybody is. */
 export function WorkList({ works, base }: { readonly works: readonly WorkListEntry[]; readonly base: string }) {
+  const [find, setFind] = useQueryState("find", parseAsString.withDefault(""));
+  const [isAll, setAll] = useState(false);
+  const wanted = find.trim().toLocaleLowerCase();
+  const found = works.filter(({ title, className, skills }) =>
+    `${title} ${className} ${skills.join(" ")}`.toLocaleLowerCase().includes(wanted),
+  );
+  const over = found.filter(({ state }) => state === "over");
+  const isCut = !isAll && wanted === "" && over.length > OVER_SHOWN;
   const parts = [
-    { title: "Prepared, not given yet", entries: works.filter(({ state }) => state === "prepared") },
-    { title: "Open", entries: works.filter(({ state }) => state === "open" || state === "late") },
-    { title: "Opens later", entries: works.filter(({ state }) => state === "later") },
-    { title: "Over", entries: works.filter(({ state }) => state === "over") },
+    { title: "Prepared, not given yet", entries: found.filter(({ state }) => state === "prepared") },
+    { title: "Open", entries: found.filter(({ state }) => state === "open" || state === "late").sort(byNeed) },
+    { title: "Opens later", entries: found.filter(({ state }) => state === "later").sort(byDay) },
+    { title: "Over", entries: isCut ? over.slice(0, OVER_SHOWN) : over },
   ].filter(({ entries }) => entries.length > 0);
   return (
     <div className="px-5 py-4">
       <PageHead title="Work" sub="What students have been given, and how far they are.">
+        {works.length > 0 ? <FindField label="Find work" placeholder="Find work" value={find} set={setFind} /> : null}
         <ButtonLink href={`${base}/work/new?kind=test`}>Build a test</ButtonLink>
         <ButtonLink look="main" href={`${base}/work/new`}>
           Assign work
@@ -24,6 +41,9 @@ export function WorkList({ works, base }: { readonly works: readonly WorkListEnt
         <p className="text-mute py-8">
           Nothing has been given yet. Assign practice on a skill, and it appears here with everybody's progress.
         </p>
+      ) : null}
+      {works.length > 0 && found.length === 0 ? (
+        <p className="text-mute py-8">No work has these words. Try fewer of them.</p>
       ) : null}
       {parts.map(({ title, entries }) => (
         <section key={title} className="mb-6">
@@ -62,6 +82,11 @@ export function WorkList({ works, base }: { readonly works: readonly WorkListEnt
               ))}
             </tbody>
           </table>
+          {isCut && title === "Over" ? (
+            <Button look="quiet" className="px-0!" onClick={() => setAll(true)}>
+              Show all {over.length}
+            </Button>
+          ) : null}
         </section>
       ))}
     </div>
@@ -71,11 +96,13 @@ export function WorkList({ works, base }: { readonly works: readonly WorkListEnt
 function wants(work: WorkListEntry): string {
   if (work.state === "later" || work.state === "prepared") return "";
   const parts = [
+    ...(work.toScore > 0 ? [`${work.toScore} to score`] : []),
     ...(work.stuck > 0 ? [`${work.stuck} stuck`] : []),
     ...(work.joinedCount > 0 ? [`${work.joinedCount} joined since`] : []),
     ...(work.notStarted > 0
       ? [work.state === "over" ? `${work.notStarted} never started` : `${work.notStarted} not started`]
       : []),
+    ...(work.toShow > 0 ? [`${work.toShow} to show`] : []),
   ];
   return parts.join(", ");
 }
