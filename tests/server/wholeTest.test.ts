@@ -237,7 +237,7 @@ describe("results", () => {
     const results = () => resultsView(school.student(first()), id, null);
     expect(await results()).toMatchObject({ released: false, score: null, items: null });
     const teacher = await school.teacher();
-    expect(await workList(teacher, [classId])).toMatchObject([{ toShow: 1, toScore: 0, finished: 1 }]);
+    expect(await workList(teacher, [classId])).toMatchObject([{ toShow: 1, finished: 1 }]);
     const { changeId } = await releaseWork(teacher, { assignmentId: id, what: ["score"] });
     expect(await workList(teacher, [classId])).toMatchObject([{ toShow: 0 }]);
     expect(await results()).toMatchObject({ score: { percent: 25, earned: "1", most: 4 }, items: null, toWorkOn: [] });

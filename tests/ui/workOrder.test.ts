@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import { byDay, byNeed } from "@/features/work/view/workOrder";
 
-const calm = { toScore: 0, stuck: 0, joinedCount: 0, toShow: 0, notStarted: 0, isDueSoon: false, dueAt: 50 };
+const calm = { stuck: 0, joinedCount: 0, toShow: 0, notStarted: 0, isDueSoon: false, dueAt: 50 };
 
 it("what needs the teacher comes first, the most urgent before the rest, then what is due first", () => {
   const works = [
@@ -12,10 +12,8 @@ it("what needs the teacher comes first, the most urgent before the rest, then wh
     { ...calm, name: "not begun, due tomorrow", notStarted: 5, isDueSoon: true },
     { ...calm, name: "not begun, due in a week", notStarted: 5 },
     { ...calm, name: "stuck", stuck: 1 },
-    { ...calm, name: "to score", toScore: 1, stuck: 4 },
   ];
   expect([...works].sort(byNeed).map(({ name }) => name)).toEqual([
-    "to score",
     "stuck",
     "not begun, due tomorrow",
     "to show",

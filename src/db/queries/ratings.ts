@@ -93,24 +93,6 @@ export async function ratingsOfPerson(db: Queryable, personId: string): Promise<
     .orderBy(asc(ratings.serial));
 }
 
-/** Answers that wait for a person to score them, by what was given. */
-export async function waitingByWork(
-  db: Queryable,
-  assignmentIds: readonly string[],
-): Promise<ReadonlyMap<string, number>> {
-  if (assignmentIds.length === 0) return new Map();
-  const rows = await db
-    .select({ assignmentId: assignmentTargets.assignmentId, waiting: count() })
-    .from(assignmentTargets)
-    .innerJoin(sittings, eq(sittings.targetId, assignmentTargets.id))
-    .innerJoin(sittingItems, eq(sittingItems.sittingId, sittings.id))
-    .where(
-      and(among(assignmentTargets.assignmentId, assignmentIds), gt(sittingItems.tries, 0), isNull(sittingItems.earned)),
-    )
-    .groupBy(assignmentTargets.assignmentId);
-  return new Map(rows.map(({ assignmentId, waiting }) => [assignmentId, waiting]));
-}
-
 /** Answers that wait for a person to score them, by student of what was given. */
 export async function waitingIn(db: Queryable, assignmentId: string): Promise<ReadonlyMap<string, number>> {
   const rows = await db

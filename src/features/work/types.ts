@@ -20,8 +20,6 @@ export interface WorkListEntry {
   readonly finished: number;
   /** Came into the class or the group since, and were not given it. */
   readonly joinedCount: number;
-  /** Answers that a person scores, and that wait. */
-  readonly toScore: number;
   /** Tests handed in of which students see nothing yet. */
   readonly toShow: number;
   /** For the order; null without a due time. */

@@ -5,7 +5,6 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { windowFor, windowStanding } from "@/core/work/workWindow";
 import { workCounts } from "@/db/queries/figures";
 import { classesById } from "@/db/queries/people";
-import { waitingByWork } from "@/db/queries/ratings";
 import { assignmentsOfClasses, type GivenWork, releasesOf, skillIdsOfAssignments } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
 import { joinedSince } from "@/server/classroom/joinedSince";
@@ -36,7 +35,7 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
   ]);
   const now = runtime.now();
   const open = works.filter((work) => !work.isPrepared && windowStanding(windowFor(work), now) !== "closed");
-  const [waiting, shown] = await Promise.all([waitingByWork(db, ids), releasesOf(db, ids)]);
+  const shown = await releasesOf(db, ids);
   /** A test of which students see nothing before the teacher says so, and the teacher has not. */
   const isHidden = ({ id, kind, release }: GivenWork) =>
     conductorOf(kind).standsWhole &&
@@ -57,7 +56,6 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
     due: work.dueAt === null ? null : atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
     state: work.isPrepared ? "prepared" : STATES[windowStanding(windowFor(work), now)],
     joinedCount: joined.get(work.id)?.length ?? 0,
-    toScore: waiting.get(work.id) ?? 0,
     toShow: isHidden(work) ? (counts.get(work.id)?.finished ?? 0) : 0,
     dueAt: work.dueAt,
     isDueSoon: work.dueAt !== null && work.dueAt >= now && work.dueAt - now < DAY_MILLISECONDS,

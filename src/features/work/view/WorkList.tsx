@@ -96,7 +96,6 @@ export function WorkList({ works, base }: { readonly works: readonly WorkListEnt
 function wants(work: WorkListEntry): string {
   if (work.state === "later" || work.state === "prepared") return "";
   const parts = [
-    ...(work.toScore > 0 ? [`${work.toScore} to score`] : []),
     ...(work.stuck > 0 ? [`${work.stuck} stuck`] : []),
     ...(work.joinedCount > 0 ? [`${work.joinedCount} joined since`] : []),
     ...(work.notStarted > 0

@@ -1,13 +1,9 @@
 import type { WorkListEntry } from "../types";
 
-type Needing = Pick<
-  WorkListEntry,
-  "toScore" | "stuck" | "joinedCount" | "toShow" | "notStarted" | "isDueSoon" | "dueAt"
->;
+type Needing = Pick<WorkListEntry, "stuck" | "joinedCount" | "toShow" | "notStarted" | "isDueSoon" | "dueAt">;
 
 /** What waits for the teacher before what only waits for students; what is due soon and not begun lies between. */
-function need({ toScore, stuck, joinedCount, toShow, notStarted, isDueSoon }: Needing): number {
-  if (toScore > 0) return 0;
+function need({ stuck, joinedCount, toShow, notStarted, isDueSoon }: Needing): number {
   if (stuck > 0) return 1;
   if (isDueSoon && notStarted > 0) return 2;
   return joinedCount > 0 || toShow > 0 ? 3 : 4;
