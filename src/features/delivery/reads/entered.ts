@@ -25,3 +25,7 @@ export async function enter(db: Queryable, context: Context, assignmentId: strin
   const parts = (await partsOfTargets(db, work.workId, [target.id], runtime.now())).get(target.id) ?? [];
   return { work, target, parts };
 }
+
+/** A part of what was given by its id; the first where none is named, or none goes by that name. */
+export const ownPart = ({ parts }: Entered, partId: string | null): OwnPart | undefined =>
+  parts.find(({ part }) => part.id === partId) ?? parts[0];

@@ -7,7 +7,7 @@ import type { Queryable } from "@/db/queryable";
 import { missedBefore } from "@/server/classroom/partsOfTargets";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { type Entered, enter } from "../reads/entered";
+import { type Entered, ownPart } from "../reads/entered";
 import { loadRun, type Run } from "../reads/run";
 import { demandAtPlace, demandItsTurn } from "./demandOpen";
 import { goOn } from "./goOn";
@@ -16,13 +16,12 @@ import { goOn } from "./goOn";
 export async function beginOrResume(
   tx: Queryable,
   context: Context,
-  assignmentId: string,
+  entered: Entered,
   partId: string | null,
 ): Promise<Run> {
   const { runtime, actor } = context;
-  const entered = await enter(tx, context, assignmentId);
-  const { work, target, parts } = entered;
-  const own = parts.find(({ part }) => part.id === partId) ?? parts[0];
+  const { work, target } = entered;
+  const own = ownPart(entered, partId);
   if (!own) throw new Refusal("not-found", "There is nothing in this work yet.");
   const { part, run, standing } = own;
   const isClosed = windowStanding(windowFor(work, target), runtime.now()) === "closed";
@@ -35,7 +34,7 @@ export async function beginOrResume(
     await demandAtPlace(context, work, target);
   }
   if (run && isThere) {
-    const owner: SittingOwner = { sitting: run, personId: actor.personId, assignmentId, target };
+    const owner: SittingOwner = { sitting: run, personId: actor.personId, assignmentId: work.id, target };
     return loadRun(tx, runtime, owner, await itemsOfSitting(tx, run.id));
   }
   if (standing.state === "locked") throw new Refusal("closed", "This part is not open yet.");

@@ -1,10 +1,8 @@
 import "server-only";
 import { lastAnswerOfSitting, scoresOfAnswers } from "@/db/queries/answerLog";
-import { targetOf } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
-import { partsOfTargets } from "@/server/classroom/partsOfTargets";
 import type { Context } from "@/server/runtime/context";
-import { enter } from "../reads/entered";
+import { type Entered, enter, ownPart } from "../reads/entered";
 import { partsView } from "../reads/partsView";
 import { seesResults } from "../reads/released";
 import type { Run } from "../reads/run";
@@ -16,7 +14,7 @@ import { beginOrResume } from "./begin";
 export async function openWork(context: Context, assignmentId: string, partId: string | null): Promise<EnteredView> {
   const entered = await enter(context.runtime.db.read, context, assignmentId);
   if (partId === null && entered.parts.length > 1) return { as: "parts", view: await partsView(context, entered) };
-  return { as: "run", view: await openSitting(context, assignmentId, partId) };
+  return { as: "run", view: await openEntered(context, entered, partId) };
 }
 
 /** Begins or resumes the asking student's run at a part of a piece of work: the same item stands there as before. */
@@ -25,20 +23,19 @@ export async function openSitting(
   assignmentId: string,
   partId: string | null = null,
 ): Promise<SittingView> {
-  const { runtime, actor } = context;
-  const show = async (tx: Queryable): Promise<SittingView> =>
-    shown(tx, context, await beginOrResume(tx, context, assignmentId, partId));
-  // What was begun is only read: it opens also while nothing can be written.
-  const target = await targetOf(runtime.db.read, assignmentId, actor.personId);
-  const isBegun = target !== null && (await hasRun(context, target.id, assignmentId, partId));
-  return isBegun ? show(runtime.db.read) : runtime.db.write(show);
+  return openEntered(context, await enter(context.runtime.db.read, context, assignmentId), partId);
 }
 
-async function hasRun(context: Context, targetId: string, assignmentId: string, partId: string | null) {
-  const { work } = await enter(context.runtime.db.read, context, assignmentId);
-  const parts = await partsOfTargets(context.runtime.db.read, work.workId, [targetId], context.runtime.now());
-  const own = parts.get(targetId)?.find(({ part }, place) => (partId === null ? place === 0 : part.id === partId));
-  return own?.run != null;
+async function openEntered(context: Context, entered: Entered, partId: string | null): Promise<SittingView> {
+  const { db } = context.runtime;
+  // What was begun is only read: it opens also while nothing can be written.
+  if (ownPart(entered, partId)?.run)
+    return shown(db.read, context, await beginOrResume(db.read, context, entered, partId));
+  return db.write(async (tx) => {
+    // Begun meanwhile, in another window, it is gone on with.
+    const now = await enter(tx, context, entered.work.id);
+    return shown(tx, context, await beginOrResume(tx, context, now, partId));
+  });
 }
 
 async function shown(tx: Queryable, context: Context, run: Run): Promise<SittingView> {
