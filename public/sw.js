@@ -48,6 +48,8 @@ async function pageOf(request) {
   const cache = await caches.open(PAGES);
   try {
     const fresh = await fetch(request, { signal: AbortSignal.timeout(PATIENCE_MILLISECONDS) });
+    // Sent away to the door: nobody is signed in any more, so nobody's pages stay.
+    if (fresh.type === "opaqueredirect") await caches.delete(PAGES);
     if (fresh.ok && !fresh.redirected) await keep(cache, request, fresh.clone());
     if (fresh.status < 500) return fresh;
     return (await cache.match(request)) ?? fresh;

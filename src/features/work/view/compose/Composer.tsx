@@ -25,8 +25,8 @@ import {
 import { firstComposition } from "./firstComposition";
 import { PickedItems } from "./PickedItems";
 import { PracticeSkills } from "./PracticeSkills";
+import { ProposedTest } from "./ProposedTest";
 import { proposedTitle } from "./proposedTitle";
-import { TestBuilder } from "./TestBuilder";
 import { WhenAndHow } from "./WhenAndHow";
 import { Whom } from "./Whom";
 
@@ -147,7 +147,7 @@ function Fields({
         {isPicked ? (
           <PickedItems view={view} base={base} />
         ) : isTest(composition.made) ? (
-          <TestBuilder view={view} composition={composition} change={change} receivers={receivers} Face={Face} />
+          <ProposedTest view={view} composition={composition} change={change} receivers={receivers} Face={Face} />
         ) : (
           <PracticeSkills view={view} first={start.skillIds} composition={composition} change={change} />
         )}

@@ -2,6 +2,9 @@ import { predictForm } from "@/core/assembly/predictForm";
 import type { FormItem } from "./composition";
 import type { ProposalState } from "./useProposal";
 
+/** From where a test tells students apart well enough: for a quiz, and where much hangs on it. */
+const GOOD = { quiz: 0.7, mark: 0.8 } as const;
+
 /** What a form will show of this class before it is given. */
 export function Predicted({ form, state }: { readonly form: readonly FormItem[]; readonly state: ProposalState }) {
   const points = form.reduce((sum, one) => sum + one.points, 0);
@@ -17,7 +20,7 @@ export function Predicted({ form, state }: { readonly form: readonly FormItem[];
   return (
     <span
       className="text-mute text-[14px]"
-      title="What is good: a reliability of 0.70 for a quiz, 0.80 where much hangs on it."
+      title={`What is good: a reliability of ${GOOD.quiz.toFixed(2)} for a quiz, ${GOOD.mark.toFixed(2)} where much hangs on it.`}
     >
       {form.length} {form.length === 1 ? "item" : "items"}, {points} points; the class will get about{" "}
       {Math.round(share * 100)} %
@@ -28,6 +31,6 @@ export function Predicted({ form, state }: { readonly form: readonly FormItem[];
 }
 
 function reliabilityWords(reliability: number): string {
-  if (reliability >= 0.8) return "good enough for a mark";
-  return reliability >= 0.65 ? "good enough for a quiz" : "low: more items would help";
+  if (reliability >= GOOD.mark) return "good enough for a mark";
+  return reliability >= GOOD.quiz ? "good enough for a quiz" : "low: more items would help";
 }

@@ -21,7 +21,7 @@ const LEVELS: Readonly<Record<TestLevel, string>> = {
 };
 
 /** A test from standards: proposed at once, and every item of it can be looked at, swapped, held, dropped or added. */
-export function TestBuilder({
+export function ProposedTest({
   view,
   composition,
   change,

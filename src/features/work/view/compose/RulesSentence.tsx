@@ -1,6 +1,7 @@
 "use client";
 import { Choices } from "@/ui/primitives/Choices";
 import { WordEdit } from "@/ui/primitives/WordEdit";
+import { dayWords } from "@/words/staff/dayWords";
 import type { Change } from "./composition";
 import { type Composition, isTest, PAIR_CUT, type Rules } from "./composition";
 import { BOX, LABEL } from "./look";
@@ -21,7 +22,10 @@ export function RulesSentence({ composition, change }: { readonly composition: C
       <h2 className={LABEL}>Rules</h2>
       <p>
         Late work is{" "}
-        <WordEdit label="Late work" word={rules.closesDay === "" ? "not taken" : `taken until ${rules.closesDay}`}>
+        <WordEdit
+          label="Late work"
+          word={rules.closesDay === "" ? "not taken" : `taken until ${dayWords(rules.closesDay)}`}
+        >
           <label className="block">
             <span className="mb-1 block">Taken until, marked late; empty for not at all</span>
             <input

@@ -54,12 +54,13 @@ export function useProposal(composition: Composition, change: Change, classId: s
     let proposed: TestDesign["forms"] | null = null;
     const take = ({ forms: found, ...rest }: TestProposal, searching: boolean) => {
       setState({ ...rest, searching, problem: null });
-      change((before) => {
-        if (proposed !== null && before.test.forms !== proposed) return before;
-        const fresh = found.map((form) => form.map((item) => asFormItem(item, wished)));
-        proposed = fresh;
-        return { ...before, test: { ...before.test, forms: fresh } };
-      });
+      const [earlier, fresh] = [proposed, found.map((form) => form.map((item) => asFormItem(item, wished)))];
+      proposed = fresh;
+      change((before) =>
+        earlier !== null && before.test.forms !== earlier
+          ? before
+          : { ...before, test: { ...before.test, forms: fresh } },
+      );
     };
     setState((before) => ({ ...before, searching: true, problem: null }));
     askTest("propose", { ...wishes, search: false }, aborted.signal)
