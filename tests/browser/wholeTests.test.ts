@@ -1,17 +1,12 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { rightResponse } from "@/core/items/telling";
 import { NO_SUPPORTS } from "@/core/model/supports";
-import { itemsOfSitting } from "@/db/queries/sittings";
 import { sittings } from "@/db/schema/sittings";
 import { supports } from "@/db/schema/students";
 import { assignmentTargets } from "@/db/schema/work";
 import type { SignInSlip } from "@/features/roster/types";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
-import { drawerOf } from "@/server/library/drawnItems";
-import { sentResponse } from "~/demo/sentResponse";
-import { slipOn } from "~/demo/slips";
-import { type TestApp, testApp } from "../support/app";
+import { type TestApp, testApp, writeAnswer } from "../support/app";
 import { axeFindings } from "../support/axe";
 import { click, fill, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
 import { moves } from "../support/moves";
@@ -56,25 +51,7 @@ async function asPupil(slip: SignInSlip | undefined): Promise<Page> {
   return own;
 }
 
-/** Answers the item on the page of a test; what is asked is told by the item's place in the database. */
-async function answer(on: Page, how: "right" | "wrong"): Promise<void> {
-  await on.bringToFront();
-  const id = await on.$eval("form[data-presentation]", (form) => (form as HTMLElement).dataset.presentation ?? "");
-  const row = await app.school.db.read.query.sittingItems.findFirst({ where: (t, { eq }) => eq(t.id, id) });
-  const shown = (await itemsOfSitting(app.school.db.read, row?.sittingId ?? "")).find((one) => one.id === id);
-  if (!shown) throw new Error(`There is no item ${id}.`);
-  const item = (await drawerOf(app.school.runtime, [shown.versionId])).draw(shown);
-  const sent = sentResponse(item, how === "right" ? rightResponse(item) : slipOn(item, () => 0.5));
-  for (const { text: typed, option, options } of Object.values(sent) as {
-    text?: string;
-    option?: string;
-    options?: string[];
-  }[]) {
-    if (typed !== undefined) await fill(on, "form input[data-answer]", typed);
-    for (const letter of options ?? (option === undefined ? [] : [option]))
-      await click(on, `form input[value="${letter}"]`);
-  }
-}
+const answer = (on: Page, how: "right" | "wrong") => writeAnswer(app, on, how);
 
 it("a test from standards, two items swapped, goes to a class minus two in five moves and a swap each", async () => {
   await page.goto(`${app.base}/desk/6-hazel/work`, { waitUntil: "networkidle0" });

@@ -79,6 +79,13 @@ export async function answersOnPage({ school }: TestApp, page: Page) {
 
 /** Types or chooses the answer and hands it in. */
 export async function answerOnPage(app: TestApp, page: Page, how: "right" | "wrong"): Promise<string> {
+  const presentationId = await writeAnswer(app, page, how);
+  await click(page, "form button[type=submit]");
+  return presentationId;
+}
+
+/** Types or chooses the answer to the item on the page. */
+export async function writeAnswer(app: TestApp, page: Page, how: "right" | "wrong"): Promise<string> {
   // A page in the background is not painted, and what is not painted can't be clicked.
   await page.bringToFront();
   await page.waitForSelector("form[data-presentation] button[type=submit]:not([disabled])");
@@ -89,7 +96,6 @@ export async function answerOnPage(app: TestApp, page: Page, how: "right" | "wro
     for (const letter of options ?? (option === undefined ? [] : [option]))
       await click(page, `form input[value="${letter}"]`);
   }
-  await click(page, "form button[type=submit]");
   return answers.presentationId;
 }
 
