@@ -9,7 +9,7 @@ const shared = {
 
 export default defineConfig({
   test: {
-    // The default leaves one core idle; on two cores that is half of them.
+    // The default leaves one core idle; on two cores that is half of them. Browser tests wait much: two files at once take two thirds of the time.
     maxWorkers: 2,
     projects: [
       {
@@ -35,7 +35,6 @@ export default defineConfig({
           include: ["tests/browser/**/*.test.ts"],
           testTimeout: 300_000,
           hookTimeout: 300_000,
-          fileParallelism: false,
           pool: "forks",
         },
       },

@@ -39,6 +39,7 @@ const sitting = (open: string | null): Omit<SittingView, "lessons"> => ({
   hasParts: false,
   whole: null,
   calculator: false,
+  setsAside: false,
   hasResults: false,
   endsAt: null,
   kind: "practice",

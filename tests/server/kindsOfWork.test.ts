@@ -15,9 +15,9 @@ import { undoChange } from "@/server/history/undoChange";
 import { createRuntime } from "@/server/runtime/runtime";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { rescoreItem } from "@/server/summaries/rescore";
-import { exactPart, naiveSummaries } from "../support/naiveSummaries";
 import { bodyWith, chooseAll, putItem, writeWord } from "../support/newItem";
 import { answersTo, give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";
+import { summariesHold } from "../support/summariesHold";
 
 let school: TestSchool;
 let classId: string;
@@ -30,24 +30,6 @@ afterEach(() => school.close());
 
 const first = () => studentIds[0] as string;
 const log = () => evidenceAfter(school.db.read, 0, 1000);
-
-/** The summaries are what a second reading of the scores makes of them, and a rebuild changes nothing. */
-async function summariesHold(): Promise<void> {
-  const rows = async () => ({
-    states: await allSkillStates(school.db.read),
-    days: await allSkillDays(school.db.read),
-    signs: await allMisconceptionSigns(school.db.read),
-  });
-  const running = await rows();
-  const naive = naiveSummaries(await log());
-  expect(running.days).toEqual(naive.days);
-  expect(running.signs).toEqual(naive.signs);
-  expect(running.states.map(exactPart)).toEqual(naive.states.map(exactPart));
-  for (const [place, { mastery }] of running.states.entries())
-    expect(mastery).toBeCloseTo(naive.states[place]?.mastery ?? Number.NaN, 6);
-  await rebuildSummaries(school.runtime);
-  expect(await rows()).toEqual(running);
-}
 
 const amount = (over: Record<string, unknown> = {}) =>
   givePractice(school, classId, studentIds, { kind: "amount", skillIds: ["ratio-language"], items: 4, ...over });
@@ -146,7 +128,7 @@ describe("an item of several parts and kinds", () => {
     expect((await school.db.read.select().from(sittings))[0]).toMatchObject({ itemsRight: 0, mark: "1/4" });
     const row = (await workView(await school.teacher(), id)).rows.find(({ studentId }) => studentId === first());
     expect(row?.markPercent).toBe(25);
-    await summariesHold();
+    await summariesHold(school);
   });
 
   it("stores what was chosen by its stable id, never by its place", async () => {
@@ -223,7 +205,7 @@ describe("a corrected key", () => {
     expect(state(after, a, "ratio-language")?.mastery).toBeLessThan(state(before, a, "ratio-language")?.mastery ?? 0);
     expect(state(after, b, "unit-rates")).toEqual(state(before, b, "unit-rates"));
     expect((await cellView(await school.teacher(), c, "ratio-language")).answers[0]).toMatchObject({ right: true });
-    await summariesHold();
+    await summariesHold(school);
     expect(await rescoreItem(school.runtime, "own/key")).toMatchObject({ changed: 0, students: 0 });
     await expect(rescoreItem(school.runtime, "gone")).rejects.toMatchObject({ code: "not-found" });
 
@@ -243,7 +225,7 @@ describe("a corrected key", () => {
       [1, "re-score"],
       [0, "re-score"],
     ]);
-    await summariesHold();
+    await summariesHold(school);
     // Judged once more and taken back in the wrong order: the earlier entry is refused.
     await rescoreItem(school.runtime, "own/key");
     await expect(undoChange(coordinator, rescored)).rejects.toMatchObject({ code: "conflict" });
@@ -257,7 +239,7 @@ describe("runs that several hands move", () => {
     expect(replies.filter(({ outcome }) => outcome.status === "scored")).toHaveLength(1);
     expect(replies.filter(({ outcome }) => outcome.status === "not-counted")).toHaveLength(2);
     expect(await log()).toHaveLength(1);
-    await summariesHold();
+    await summariesHold(school);
   });
 
   it("two pieces of work on one skill, in turn and at once, leave summaries that hold", async () => {
@@ -268,7 +250,7 @@ describe("runs that several hands move", () => {
       for (const [place, { sitting }] of replies.entries()) views[place] = sitting;
     }
     expect((await log()).filter(({ tryNumber }) => tryNumber === 1).length).toBeGreaterThanOrEqual(4);
-    await summariesHold();
+    await summariesHold(school);
   });
 
   it("another process that has it in memory notices that it is behind", async () => {
@@ -284,7 +266,7 @@ describe("runs that several hands move", () => {
     expect(sitting.itemsDone).toBe(counts);
     expect((await school.db.read.select().from(sittings))[0]?.itemsDone).toBe(sitting.itemsDone);
     db.close();
-    await summariesHold();
+    await summariesHold(school);
   });
 
   it("work withdrawn while an answer to it is written takes no further one, though the run was kept before", async () => {
@@ -317,7 +299,7 @@ describe("runs that several hands move", () => {
       code: "not-allowed",
     });
     expect(await log()).toHaveLength(1);
-    await summariesHold();
+    await summariesHold(school);
   });
 
   it("a second attempt is a sitting of its own, and the latest one counts", async () => {

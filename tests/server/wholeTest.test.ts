@@ -17,8 +17,8 @@ import { grant } from "@/features/work/writes/grant";
 import { releaseWork } from "@/features/work/writes/release";
 import { undoChange } from "@/server/history/undoChange";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
-import { exactPart, naiveSummaries } from "../support/naiveSummaries";
 import { answersTo, give, givePractice, makeClass, START, type TestSchool, testSchool } from "../support/school";
+import { summariesHold } from "../support/summariesHold";
 
 let school: TestSchool;
 let classId: string;
@@ -58,21 +58,6 @@ const answer = (view: SittingView, place: number, how: "right" | "wrong", over: 
 const hand = (view: SittingView, studentId = first()) =>
   handIn(school.student(studentId), { sittingId: view.sittingId });
 const stored = async () => (await school.db.read.select().from(sittings))[0];
-
-async function summariesHold(): Promise<void> {
-  const rows = async () => ({
-    states: await allSkillStates(school.db.read),
-    days: await allSkillDays(school.db.read),
-    signs: await allMisconceptionSigns(school.db.read),
-  });
-  const running = await rows();
-  const naive = naiveSummaries(await evidenceAfter(school.db.read, 0, 1000));
-  expect(running.days).toEqual(naive.days);
-  expect(running.signs).toEqual(naive.signs);
-  expect(running.states.map(exactPart)).toEqual(naive.states.map(exactPart));
-  await rebuildSummaries(school.runtime);
-  expect(await rows()).toEqual(running);
-}
 
 describe("a test in which one goes back and forth", () => {
   it("hands out all items without their keys, and is worth nothing until it is handed in", async () => {
@@ -118,7 +103,7 @@ describe("a test in which one goes back and forth", () => {
     expect((await stored())?.state.missed).toContain("unit-rates");
     expect(await evidenceAfter(school.db.read, 0, 10)).toHaveLength(3);
     expect(await school.db.read.select().from(standingAnswers)).toEqual([]);
-    await summariesHold();
+    await summariesHold(school);
     await hand(view);
     expect(await evidenceAfter(school.db.read, 0, 10)).toHaveLength(3);
     const late = await answer(view, 0, "right");
@@ -173,7 +158,7 @@ describe("a test without going back", () => {
     expect(now.finished).toBe("amount");
     expect(await stored()).toMatchObject({ mark: "1/2" });
     expect((await stored())?.state.missed).toBeDefined();
-    await summariesHold();
+    await summariesHold(school);
   });
 });
 
@@ -209,7 +194,7 @@ describe("time", () => {
     expect(await stored()).toMatchObject({ itemsRight: 1, finishReason: "time-up" });
     const after = await answer(view, 1, "right", { offline: true, agoMilliseconds: 5 * MINUTE });
     expect(after.outcome).toMatchObject({ status: "not-counted" });
-    await summariesHold();
+    await summariesHold(school);
   });
 
   it("late work is taken until it closes, and marked; a student may have a day of their own", async () => {

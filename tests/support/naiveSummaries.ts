@@ -84,12 +84,17 @@ function FIRST(): number[] {
 
 function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
   const [first] = rows as [EvidenceRow];
-  // Ability in the skill before any answer: the grade's middle, spread by 1 within a grade and 0.65 between skills.
+  // Ability in the skill before any answer: where a diagnostic placed the student, or the grade's middle, spread by 1 within a
+  // grade; and by 0.65 between skills.
   const grades = first.grade === null ? [1, 2, 3, 4, 5, 6, 7, 8] : [first.grade];
   const middles = grades.map((grade) => (grade - 6 - 0.5) * 0.5 - first.skillDifficulty - 0.75);
   const middle = mean(middles);
   const start = Math.sqrt(1 + 0.65 ** 2 + mean(middles.map((one) => (one - middle) ** 2)));
-  let ability = { mean: clamp(middle, -1.6449 * start, 0.5244 * start), spread: start };
+  const { startTheta, startSe } = first;
+  let ability =
+    startTheta === null || startSe === null
+      ? { mean: clamp(middle, -1.6449 * start, 0.5244 * start), spread: start }
+      : { mean: startTheta - first.skillDifficulty - 0.75, spread: Math.sqrt(startSe ** 2 + 0.65 ** 2) };
   const prior = clamp(normalBelow(ability.mean / ability.spread), 0.005, 0.995);
   let [p, learning] = [prior, 0.5];
   let kept: { stability: number; difficulty: number } | null = null;

@@ -1,12 +1,14 @@
 import { LEVEL_CUTS } from "../model/levels";
+import { chanceOfMastery } from "./chanceOfMastery";
 import { type Gauge, gaugeOf, LEAST_EVIDENCE } from "./gaugeOf";
 import { masteryToday } from "./masteryToday";
-import { priorMastery } from "./priorMastery";
 import type { SkillState } from "./skillState";
+import { type Placements, startingBelief } from "./startingBelief";
 
 /** What the gauges need to know of a skill. */
 export interface SkillPlace {
   readonly id: string;
+  readonly strandId: string;
   readonly grade: number;
   readonly difficulty: number;
   readonly prerequisites: readonly string[];
@@ -14,10 +16,14 @@ export interface SkillPlace {
 
 /**
  * All gauges of one student on a day, by skill id, for any set of skills that is closed under "builds on".
- * @example gaugesOfStudent({ grade: 6, states: new Map() }, [{ id: "a", grade: 6, difficulty: 0, prerequisites: [] }], 20000).get("a")?.tooLittle // true
+ * @example gaugesOfStudent({ grade: 6, states: new Map(), placements: new Map() }, [{ id: "a", strandId: "s", grade: 6, difficulty: 0, prerequisites: [] }], 20000).get("a")?.tooLittle // true
  */
 export function gaugesOfStudent(
-  student: { readonly grade: number | null; readonly states: ReadonlyMap<string, SkillState> },
+  student: {
+    readonly grade: number | null;
+    readonly states: ReadonlyMap<string, SkillState>;
+    readonly placements: Placements;
+  },
   skills: readonly SkillPlace[],
   day: number,
 ): Map<string, Gauge> {
@@ -33,7 +39,7 @@ export function gaugesOfStudent(
   );
   return new Map(
     skills.map((skill) => {
-      const prior = priorMastery(student.grade, skill.difficulty);
+      const prior = chanceOfMastery(startingBelief(student, skill));
       return [skill.id, gaugeOf(student.states.get(skill.id) ?? null, prior, day, secureBeyond.has(skill.id))];
     }),
   );

@@ -1,11 +1,12 @@
 /** How a part of a piece of work runs. Each has a conductor of its own (`core/work/conductors`). */
-export const WORK_KINDS = ["practice", "check", "amount", "quiz"] as const;
+export const WORK_KINDS = ["practice", "check", "amount", "quiz", "diagnostic", "sequential", "contrast"] as const;
 export type WorkKind = (typeof WORK_KINDS)[number];
 
 /**
- * Why a run at a piece of work is over. "handed-in": by the student; "time-up": by itself, at the end of its time or of the work's.
+ * Why a run at a piece of work is over. "handed-in": by the student; "time-up": by itself, at the end of its time or of the work's;
+ * "placed": a diagnostic knows enough, or has nothing more to ask; "decided": a sequential check has its verdicts.
  */
-export const FINISH_REASONS = ["mastered", "budget", "amount", "handed-in", "time-up"] as const;
+export const FINISH_REASONS = ["mastered", "budget", "amount", "handed-in", "time-up", "placed", "decided"] as const;
 export type FinishReason = (typeof FINISH_REASONS)[number];
 
 /** How sure practice has to be before it calls a skill mastered. */
@@ -39,6 +40,15 @@ export interface PartSettings {
   readonly calculator?: boolean;
   /** Its skills are those that the student missed in another part, for each their own. */
   readonly missedIn?: MissedIn;
+  /** Of a diagnostic. */
+  readonly scope?: DiagnosticScope;
+}
+
+/** What a diagnostic goes over: strands, in the order in which they are asked, and grades above and below a student's own. */
+export interface DiagnosticScope {
+  readonly strandIds: readonly string[];
+  readonly above: number;
+  readonly below: number;
 }
 
 /** What a follow-up follows. */
@@ -78,4 +88,33 @@ export interface SittingState {
   readonly skillIds?: readonly string[];
   /** Skills that the student missed, the least sure first; known once a test is handed in. */
   readonly missed?: readonly string[];
+  /** Of a diagnostic: what was believed of each strand at the beginning, in logits. */
+  readonly priors?: Readonly<Record<string, { readonly mean: number; readonly sd: number }>>;
+  /** Of a diagnostic: where each strand stands, once it is over. */
+  readonly placed?: readonly StrandReport[];
+  /** Of a sequential check: its verdict on each skill, once it is over. */
+  readonly verdicts?: Readonly<Record<string, CheckVerdict>>;
+  /** Of a contrast set: right at the first try of those answered, where each skill stood alone and where they were mixed. */
+  readonly contrast?: { readonly alone: Tally; readonly mixed: Tally };
+}
+
+/** "undecided": neither within the most items. */
+export type CheckVerdict = "mastered" | "not-mastered" | "undecided";
+
+export interface Tally {
+  readonly right: number;
+  readonly of: number;
+}
+
+/** Where a diagnostic leaves a student in one strand. */
+export interface StrandReport {
+  readonly strandId: string;
+  /** In logits, with its standard error; with no scored answer (`n` is 0) what was believed before. */
+  readonly ability: { readonly theta: number; readonly se: number; readonly n: number };
+  /** Items answered or set aside. */
+  readonly length: number;
+  /** Why it ended; "stopped" when the sitting was closed before. */
+  readonly ended: "precise" | "length" | "pool" | "stopped";
+  /** Areas in which items were set aside as not learned, with their number. */
+  readonly notYetTaught: Readonly<Record<string, number>>;
 }

@@ -1,4 +1,5 @@
 import { demandThat } from "../model/fail";
+import type { CheckVerdict } from "../model/work";
 
 /** One answer of a short check with its item's chance of a right answer without mastery and of a wrong one with it. */
 export interface CheckAnswer {
@@ -8,14 +9,16 @@ export interface CheckAnswer {
 }
 
 export interface ShortCheck {
-  readonly verdict: "mastered" | "not-mastered" | "undecided" | null;
+  /** Null while it goes on. */
+  readonly verdict: CheckVerdict | null;
   readonly done: boolean;
   /** Natural logarithm of the odds of mastered against not, from these answers alone. */
   readonly logOdds: number;
 }
 
 const LEAST_ITEMS = 2;
-const MOST_ITEMS = 5;
+/** The most items that a skill is asked. */
+export const MOST_OF_SHORT_CHECK = 5;
 /** Chance of either wrong verdict. */
 const ERROR_RATE = 0.1;
 
@@ -36,7 +39,7 @@ export function shortCheck(answers: readonly CheckAnswer[]): ShortCheck {
   const limit = Math.log((1 - ERROR_RATE) / ERROR_RATE);
   const decided = answers.length >= LEAST_ITEMS && Math.abs(logOdds) >= limit;
   if (decided) return { verdict: logOdds > 0 ? "mastered" : "not-mastered", done: true, logOdds };
-  return answers.length >= MOST_ITEMS
+  return answers.length >= MOST_OF_SHORT_CHECK
     ? { verdict: "undecided", done: true, logOdds }
     : { verdict: null, done: false, logOdds };
 }

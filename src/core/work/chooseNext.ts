@@ -1,8 +1,7 @@
-import type { ItemParameters } from "../measurement/item";
 import { chanceOfRight } from "../selection/chanceOfRight";
 import { nextItem, TARGET_CHANCE } from "../selection/nextItem";
 import type { Aim, Conductor } from "./conductors/conductor";
-import type { PartSituation, PickedItem, SkillOfWork } from "./partSituation";
+import type { PartSituation, PickedItem, PoolItem, SkillOfWork } from "./partSituation";
 import type { SittingItem } from "./sittingItem";
 import { storyFor } from "./storyFor";
 
@@ -12,24 +11,23 @@ const RESERVE_FITS = 0.15;
 type Given = Pick<SittingItem, "skillId" | "itemId" | "versionId" | "seed" | "context">;
 
 /**
- * What comes next: an item in reserve that serves, or an item newly chosen. Null when nothing is left to give. `parametersOf`
- * gives the parameters of an item that was drawn before.
+ * What comes next: an item in reserve that serves, or an item newly chosen. Null when nothing is left to give.
  */
 export function chooseNext(
   conductor: Conductor,
   situation: PartSituation,
-  parametersOf: (item: Given) => ItemParameters,
   random: () => number,
 ): SittingItem | PickedItem | null {
   const shown = situation.items.filter(({ state }) => state !== "reserve");
-  const aim = conductor.next(situation, shown);
+  const aim = conductor.next(situation, shown, random);
   if (!aim) return null;
   const fits = (item: SittingItem): boolean => {
     if (item.state !== "reserve") return false;
     if ("picked" in aim) return isSame(item, aim.picked);
+    if ("drawn" in aim) return isSame(item, aim.drawn);
     if (item.skillId !== aim.skillId || item.itemId === shown.at(-1)?.itemId) return false;
     const { difficulty } = situation.skills.get(aim.skillId) as SkillOfWork;
-    return Math.abs(chanceOfRight(aim.belief, parametersOf(item), difficulty) - TARGET_CHANCE) < RESERVE_FITS;
+    return Math.abs(chanceOfRight(aim.belief, situation.parametersOf(item), difficulty) - TARGET_CHANCE) < RESERVE_FITS;
   };
   return situation.items.find(fits) ?? itemFor(aim, situation, situation.items, random);
 }
@@ -44,17 +42,19 @@ export function chooseReserve(
   const chosen: PickedItem[] = [];
   for (let n = 0; n < count; n++) {
     const shown = [...situation.items, ...chosen];
-    const aim = conductor.next(situation, shown);
+    const aim = conductor.next(situation, shown, random);
     const item = aim ? itemFor(aim, situation, shown, random) : null;
     if (item) chosen.push(item);
   }
   return chosen;
 }
 
-const isSame = (item: Given, other: Given) => item.versionId === other.versionId && item.seed === other.seed;
+const isSame = (item: Given, other: Pick<Given, "versionId" | "seed">) =>
+  item.versionId === other.versionId && item.seed === other.seed;
 
 function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], random: () => number): PickedItem | null {
   if ("picked" in aim) return aim.picked;
+  if ("drawn" in aim) return told(aim.skillId, aim.drawn, situation, shown, random);
   const { skillId, belief, missesInRow } = aim;
   const skill = situation.skills.get(skillId) as SkillOfWork;
   const found = nextItem(
@@ -68,8 +68,17 @@ function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], ra
     },
     random,
   );
-  if (!found) return null;
-  const { itemId, versionId, seed, contexts } = found;
+  return found ? told(skillId, found, situation, shown, random) : null;
+}
+
+/** A draw in the story that it is told in; null where it has none. */
+function told(
+  skillId: string,
+  { itemId, versionId, seed, contexts }: PoolItem,
+  situation: PartSituation,
+  shown: readonly Given[],
+  random: () => number,
+): PickedItem | null {
   const context = storyFor(contexts, shown.at(-1)?.context, situation.interests, random);
   return context === undefined ? null : { skillId, itemId, versionId, seed, context };
 }

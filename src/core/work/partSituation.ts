@@ -1,9 +1,10 @@
 import { beliefOn } from "../mastery/beliefOn";
+import { chanceOfMastery } from "../mastery/chanceOfMastery";
 import { masteryToday } from "../mastery/masteryToday";
-import { priorBelief } from "../mastery/priorBelief";
-import { priorMastery } from "../mastery/priorMastery";
 import type { SkillBelief } from "../mastery/skillBelief";
 import type { SkillState } from "../mastery/skillState";
+import { type Placements, startingBelief } from "../mastery/startingBelief";
+import type { ItemParameters } from "../measurement/item";
 import type { PartSettings, SittingState } from "../model/work";
 import type { ItemCandidate } from "../selection/nextItem";
 import type { SittingItem } from "./sittingItem";
@@ -12,10 +13,14 @@ import type { SittingItem } from "./sittingItem";
 export interface PoolItem extends ItemCandidate {
   readonly versionId: string;
   readonly contexts: readonly string[];
+  /** The passage it hangs on, if any. */
+  readonly passageId?: string | undefined;
 }
 
 /** What choosing needs to know of a skill. */
 export interface SkillOfWork {
+  readonly strandId: string;
+  readonly grade: number;
   /** On the vertical scale, in logits. */
   readonly difficulty: number;
   readonly prerequisites: readonly string[];
@@ -61,25 +66,30 @@ export interface PartSituation {
   readonly timeFactor: number;
   /** Of all tries so far. */
   readonly activeMilliseconds: number;
+  /** Where diagnostics placed the student, by strand. */
+  readonly placements: Placements;
+  /** Days since the student last met a draw, by "item#seed"; only where what was met of late must not come back. */
+  readonly metDaysAgo: ReadonlyMap<string, number>;
+  /** The parameters of one of the run's items. Throws for an item that is not in the library. */
+  readonly parametersOf: (item: Pick<SittingItem, "skillId" | "versionId" | "seed">) => ItemParameters;
 }
 
 /** Today's chance of mastery of a skill of the situation. Throws for a skill that is not in it. */
-export function chanceNow({ states, skills, grade, day }: PartSituation, skillId: string): number {
-  const state = states.get(skillId);
-  if (state) return masteryToday(state, day);
-  return priorMastery(grade, difficultyOf(skills, skillId));
+export function chanceNow(situation: PartSituation, skillId: string): number {
+  const state = situation.states.get(skillId);
+  return state ? masteryToday(state, situation.day) : chanceOfMastery(startOf(situation, skillId));
 }
 
 /** What is believed today of the student in a skill of the situation. Throws for a skill that is not in it. */
-export function beliefNow({ states, skills, grade, day }: PartSituation, skillId: string): SkillBelief {
-  const state = states.get(skillId);
-  return state ? beliefOn(state, day) : priorBelief(grade, difficultyOf(skills, skillId));
+export function beliefNow(situation: PartSituation, skillId: string): SkillBelief {
+  const state = situation.states.get(skillId);
+  return state ? beliefOn(state, situation.day) : startOf(situation, skillId);
 }
 
-function difficultyOf(skills: PartSituation["skills"], skillId: string): number {
+function startOf({ skills, grade, placements }: PartSituation, skillId: string): SkillBelief {
   const skill = skills.get(skillId);
   if (!skill) throw new RangeError(`The situation does not hold the skill ${skillId}.`);
-  return skill.difficulty;
+  return startingBelief({ grade, placements }, skill);
 }
 
 /**

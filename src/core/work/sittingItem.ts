@@ -16,6 +16,8 @@ export interface SittingItem {
   /** What the first try earned of what was possible, in whole steps; null before it, and until a person has scored it. */
   readonly earned: number | null;
   readonly possible: number | null;
+  /** The student said that this was not learned yet: neither right nor wrong. */
+  readonly setAside: boolean;
 }
 
 /**

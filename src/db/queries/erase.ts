@@ -10,6 +10,7 @@ import { reteachStudents } from "../schema/reteach";
 import {
   answers,
   lessonVisits,
+  placements,
   ratings,
   scores,
   sittingItems,
@@ -57,6 +58,7 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
   await tx.delete(scores).where(eq(scores.personId, personId));
   await tx.delete(answers).where(eq(answers.personId, personId));
   await tx.delete(lessonVisits).where(eq(lessonVisits.personId, personId));
+  await tx.delete(placements).where(eq(placements.personId, personId));
   await tx.delete(uncountedAnswers).where(eq(uncountedAnswers.personId, personId));
   const targets = tx
     .select({ id: assignmentTargets.id })

@@ -13,6 +13,7 @@ import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries"
 import { assignmentTargets } from "../schema/work";
 import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
 import { lessonVisitsOf } from "./lessonVisits";
+import { placementsOf } from "./placements";
 import { ratingsOfPerson } from "./ratings";
 import { standingOfPerson } from "./standingAnswers";
 
@@ -53,6 +54,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     ratings: await ratingsOfPerson(db, personId),
     "answers-not-counted": await uncountedAnswersOf(db, personId),
     "lessons-read": await lessonVisitsOf(db, personId),
+    placements: await placementsOf(db, [personId]),
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
     "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { FINISH_REASONS, type SittingState } from "../../core/model/work";
 import { changes } from "./history";
 import { itemVersions } from "./items";
@@ -78,6 +78,8 @@ export const sittingItems = sqliteTable(
     hints: integer("hints").notNull(),
     /** What it weighs in the mark. */
     points: integer("points").notNull().default(1),
+    /** The student said that it was not learned yet. */
+    setAside: integer("set_aside", { mode: "boolean" }).notNull().default(false),
   },
   (t) => [
     index("sitting_items_by_sitting").on(t.sittingId, t.place),
@@ -150,6 +152,9 @@ export const scores = sqliteTable(
     a: real("a").notNull(),
     b: real("b").notNull(),
     c: real("c").notNull(),
+    /** Where a diagnostic had placed the student in the skill's strand, in logits, with its error; null without one. */
+    startTheta: real("start_theta"),
+    startSe: real("start_se"),
     by: text("by", { enum: ["rule", "person", "re-score"] }).notNull(),
     scorerId: text("scorer_id").references(() => people.id),
     scoredAt: integer("scored_at").notNull(),
@@ -191,6 +196,24 @@ export const standingAnswers = sqliteTable("standing_answers", {
   lateClaim: integer("late_claim", { mode: "boolean" }).notNull(),
   deviceClock: integer("device_clock"),
 });
+
+/** Where diagnostics left students, strand by strand. Append-only: the latest of a strand is what a skill without answers starts from. */
+export const placements = sqliteTable(
+  "placements",
+  {
+    sittingId: text("sitting_id")
+      .notNull()
+      .references(() => sittings.id),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    strandId: text("strand_id").notNull(),
+    theta: real("theta").notNull(),
+    se: real("se").notNull(),
+    placedAt: integer("placed_at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.sittingId, t.strandId] }), index("placements_by_person").on(t.personId, t.placedAt)],
+);
 
 /** What persons gave written answers, by the rubric. Append-only: the latest of an answer's part stands, the others tell how it came to that. */
 export const ratings = sqliteTable(

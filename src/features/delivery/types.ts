@@ -88,6 +88,8 @@ export interface SittingView extends SittingChange {
   /** Null where it goes item by item, and once it is handed in. */
   readonly whole: WholeView | null;
   readonly calculator: boolean;
+  /** What was not learned yet may be set aside. */
+  readonly setsAside: boolean;
   /** Some of what came out is released. */
   readonly hasResults: boolean;
   readonly instructions: string;
@@ -120,6 +122,8 @@ export interface AnswerMessage {
   /** How it stood on the screen; only where it may be changed. */
   readonly screen?: Readonly<Record<string, unknown>>;
   readonly flagged?: boolean;
+  /** Said to be not learned yet; then the response is empty. */
+  readonly setAside?: boolean;
   readonly hintsUsed: number;
   /** Active time of this try alone. */
   readonly milliseconds: number;

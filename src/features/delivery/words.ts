@@ -55,6 +55,9 @@ const PART_NAMES: Readonly<Record<WorkKind, string>> = {
   check: "Short check",
   amount: "Questions",
   quiz: "Test",
+  diagnostic: "Where to begin",
+  sequential: "Short check",
+  contrast: "Telling apart",
 };
 
 /** What a part is called: by its own title, else by its kind and place. */

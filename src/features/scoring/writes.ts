@@ -13,6 +13,7 @@ import { itemsOfSitting } from "@/db/queries/sittings";
 import { assignmentById } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import { demandClasses } from "@/server/access/subjects";
+import { knownOf } from "@/server/classroom/knownOf";
 import { drawerWith, versionsOf } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
 import { shelfOf } from "@/server/library/shelf";
@@ -64,10 +65,11 @@ export async function rateAnswer(context: Context, raw: unknown): Promise<{ read
     possible: Number(share.d),
     misconceptionIds: [],
   };
-  const [library, shelf, grade] = await Promise.all([
+  const [library, shelf, grade, known] = await Promise.all([
     libraryOf(runtime),
     shelfOf(runtime, item.skillId),
     gradeAtWork(db, given.personId, work.classId),
+    knownOf(db, [given.personId]),
   ]);
   const now = runtime.now();
   const scores = scoresOfParts([judged], {
@@ -78,6 +80,7 @@ export async function rateAnswer(context: Context, raw: unknown): Promise<{ read
     whole: shelf.parametersOf(version, item.seed),
     library,
     grade,
+    placements: known(given.personId).placements,
     by: { by: "person", scorerId: actor.personId, scoredAt: now },
   });
   await runtime.db.write(async (tx) => {

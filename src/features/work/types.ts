@@ -1,5 +1,14 @@
 import type { WhyFacts } from "@/core/model/whyFacts";
-import type { Certainty, PartSettings, Released, ReleaseRules, WorkKind } from "@/core/model/work";
+import type {
+  Certainty,
+  CheckVerdict,
+  PartSettings,
+  Released,
+  ReleaseRules,
+  StrandReport,
+  Tally,
+  WorkKind,
+} from "@/core/model/work";
 import type { RunState } from "@/core/work/stateOfRun";
 import type { TestItem } from "./testTypes";
 
@@ -61,12 +70,44 @@ export interface WorkRowView {
   readonly form: string;
 }
 
+/** Where a diagnostic places a student in a strand. */
+export interface PlacedView {
+  readonly strandId: string;
+  /** In logits, with its standard error. */
+  readonly theta: number;
+  readonly se: number;
+  /** The skill that the student is at, and those within a standard error to both sides. */
+  readonly nearest: string;
+  readonly nearestGrade: number;
+  readonly from: string;
+  readonly to: string;
+  /** Answered or set aside, and of these set aside as not learned yet. */
+  readonly items: number;
+  readonly setAside: number;
+  readonly ended: StrandReport["ended"];
+}
+
+/** What came out of a run besides a mark. */
+export interface OutcomeView {
+  readonly placed: readonly PlacedView[];
+  readonly verdicts: readonly { readonly skill: string; readonly verdict: CheckVerdict }[];
+  readonly contrast: { readonly alone: Tally; readonly mixed: Tally } | null;
+}
+
+/** A strand of a diagnostic, for the head of its column: how hard its skills are by grade, in logits. */
+export interface StrandColumn {
+  readonly id: string;
+  readonly name: string;
+  readonly grades: readonly { readonly grade: number; readonly from: number; readonly to: number }[];
+}
+
 /** A part of a piece of work for one student. */
 export interface PartOfRow {
   readonly state: "done" | "begun" | "open" | "locked" | "not-needed";
   /** Whole per cent, rounded down; null where there is none. */
   readonly markPercent: number | null;
   readonly passed: boolean | null;
+  readonly outcome: OutcomeView;
 }
 
 /** A part of a piece of work, for the head of its column. */
@@ -98,6 +139,8 @@ export interface WorkView extends WorkListEntry {
   /** A due day for those who come later. */
   readonly usualDueDay: string;
   readonly parts: readonly PartOfWork[];
+  /** Of a single diagnostic; empty for other work. */
+  readonly strands: readonly StrandColumn[];
   /** What students may see by a teacher's word, and what each part of the rules says. */
   readonly released: readonly Released[];
   readonly release: ReleaseRules;
@@ -125,9 +168,7 @@ export interface ComposeStudent {
 export interface Again {
   readonly title: string;
   readonly instructions: string;
-  /** Of practice: ends when the skills are mastered, and not after a number of items. */
-  readonly untilSure: boolean;
-  readonly isTest: boolean;
+  readonly kind: WorkKind;
   /** Two tests with practice between. */
   readonly isPair: boolean;
   readonly settings: PartSettings;
@@ -158,6 +199,7 @@ export interface ComposeView {
     readonly name: string;
     readonly grade: number;
     readonly strand: string;
+    readonly strandId: string;
     /** Of the standard that it belongs to; empty for none. */
     readonly code: string;
     readonly secure: Readonly<Record<string, number>>;

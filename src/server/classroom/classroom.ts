@@ -8,13 +8,12 @@ import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { classScope } from "@/core/roster/classScope";
 import { classesById, classIdsOfStudents, type PersonRow, studentsOfClasses } from "@/db/queries/people";
 import { plansOf } from "@/db/queries/plan";
-import { skillStatesOf } from "@/db/queries/summaries";
 import { type LibrarySkill, libraryOf } from "@/server/library/library";
 import { keyOfList, listOfKey } from "@/server/runtime/listKey";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
+import { knownOf } from "./knownOf";
 import { fullNames, shortNames } from "./names";
-import { statesByStudent } from "./skillStates";
 
 export interface ClassroomStudent {
   readonly id: string;
@@ -98,11 +97,9 @@ async function classroomOf(
   const gradeOfClass = new Map(classes.map(({ id, grade }) => [id, grade]));
   const everybody = [...classmates, ...students.map(({ person }) => person)];
   const names = { short: shortNames(everybody), full: fullNames(everybody) };
-  const states = statesByStudent(
-    await skillStatesOf(
-      runtime.db.read,
-      students.map(({ person }) => person.id),
-    ),
+  const known = await knownOf(
+    runtime.db.read,
+    students.map(({ person }) => person.id),
   );
   // With several classes chosen, the plan of the first one orders the skills.
   const planClass = classIds.find((id) => entries.some((entry) => entry.classId === id));
@@ -123,11 +120,7 @@ async function classroomOf(
     students: students.map(({ person, classId }) => {
       // Where nobody wrote a grade down, the class's is what the student works at.
       const workedAt = person.grade ?? gradeOfClass.get(classId) ?? null;
-      const gauges = gaugesOfStudent(
-        { grade: workedAt, states: states.get(person.id) ?? new Map() },
-        skills,
-        dayNumber(today),
-      );
+      const gauges = gaugesOfStudent({ grade: workedAt, ...known(person.id) }, skills, dayNumber(today));
       return {
         id: person.id,
         givenName: person.givenName,

@@ -25,7 +25,7 @@ export async function renewEnds(tx: Queryable, assignmentId: string): Promise<vo
   ]);
   for (const run of runs) {
     const [part, target] = [parts.find(({ id }) => id === run.partId), targets.find(({ id }) => id === run.targetId)];
-    if (!part || !target || run.finishedAt !== null || !conductorOf(part.kind).standsWhole) continue;
+    if (!part || !target || run.finishedAt !== null || !conductorOf(part.kind).endsWithTime) continue;
     const endsAt = endOfTime(
       {
         settings: part.settings,

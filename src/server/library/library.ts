@@ -35,6 +35,8 @@ export interface LibrarySkill {
   readonly id: string;
   readonly subjectId: string;
   readonly strand: string;
+  /** The strand among those of all subjects. */
+  readonly strandId: string;
   readonly name: string;
   readonly studentName: string;
   readonly grade: number;
@@ -163,6 +165,7 @@ async function loadLibrary(runtime: Runtime): Promise<Library> {
     })),
     skills.map((skill) => ({
       ...skill,
+      strandId: `${skill.subjectId}/${skill.strand}`,
       standards: standardsOf(standards.filter(({ skillId }) => skillId === skill.id)),
       prerequisites: linked(skill.id, "precedes", "toId", "fromId"),
       contrasts: linked(skill.id, "contrasts", "fromId", "toId"),

@@ -49,6 +49,7 @@ export class Shelf {
 
   private drawsOf(version: ItemVersion): PoolItem[] {
     const { itemId, body } = version;
+    const passageId = version.passageId ?? undefined;
     const contexts = Object.keys(body.contexts);
     const known = new Set<string>();
     const draws: PoolItem[] = [];
@@ -58,7 +59,7 @@ export class Shelf {
       if (known.has(words)) continue;
       known.add(words);
       const parameters = this.parametersBy(version, values);
-      draws.push({ itemId, versionId: version.id, seed, contexts, parameters });
+      draws.push({ itemId, versionId: version.id, seed, contexts, parameters, passageId });
     }
     return draws;
   }

@@ -1,8 +1,9 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
+import { chanceOfMastery } from "@/core/mastery/chanceOfMastery";
 import { masteryToday } from "@/core/mastery/masteryToday";
-import { priorMastery } from "@/core/mastery/priorMastery";
 import type { SkillState } from "@/core/mastery/skillState";
+import { type Placements, startingBelief } from "@/core/mastery/startingBelief";
 import type { PlanPlace } from "@/core/model/planPlace";
 import { nextFromPlan, type OfferedSlot, type PlanNext, type PlanStudent } from "@/core/plan/nextFromPlan";
 import type { PlanRun } from "@/db/queries/plan";
@@ -16,6 +17,7 @@ export interface StudentOfPlan {
   /** Null where nothing says at which grade they work. */
   readonly grade: number | null;
   readonly states: ReadonlyMap<string, SkillState>;
+  readonly placements: Placements;
   readonly startSlotId: string | null;
   /** Their runs at what the plan gave. */
   readonly runs: readonly PlanRun[];
@@ -60,7 +62,9 @@ export function nextInPlan(
     isMastered: (id) => hasMastered(student.states.get(id)),
     chanceOf: (id) => {
       const state = student.states.get(id);
-      return state ? masteryToday(state, day) : priorMastery(student.grade, library.skillIfKnown(id)?.difficulty ?? 0);
+      // What the library does not hold any more is as hard as the middle of the scale.
+      const skill = library.skillIfKnown(id) ?? { strandId: "", difficulty: 0 };
+      return state ? masteryToday(state, day) : chanceOfMastery(startingBelief(student, skill));
     },
     rests: (id) => resting.has(id),
     startSlotId: student.startSlotId,

@@ -3,9 +3,8 @@ import type { PlanPlace } from "@/core/model/planPlace";
 import type { PlanNext } from "@/core/plan/nextFromPlan";
 import { gradeAtWork } from "@/db/queries/people";
 import { type PlanRun, runsOfPlan, startsOfPlan } from "@/db/queries/plan";
-import { skillStatesOf } from "@/db/queries/summaries";
 import type { Queryable } from "@/db/queryable";
-import { statesByStudent } from "@/server/classroom/skillStates";
+import { knownOf } from "@/server/classroom/knownOf";
 import { libraryOf } from "@/server/library/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { type ClassPlan, classPlanOf } from "./classPlan";
@@ -27,18 +26,18 @@ export async function ownNext(
   runtime: Runtime,
   { classId, personId, place }: { readonly classId: string; readonly personId: string; readonly place: PlanPlace },
 ): Promise<OwnNext> {
-  const [plan, library, grade, states] = await Promise.all([
+  const [plan, library, grade, known] = await Promise.all([
     classPlanOf(db, runtime, classId),
     libraryOf(runtime),
     gradeAtWork(db, personId, classId),
-    skillStatesOf(db, [personId]),
+    knownOf(db, [personId]),
   ]);
   const [runs, starts] = plan.row
     ? await Promise.all([runsOfPlan(db, plan.row.id, personId), startsOfPlan(db, plan.row.id)])
     : [[], []];
   const student: StudentOfPlan = {
     grade,
-    states: statesByStudent(states).get(personId) ?? new Map(),
+    ...known(personId),
     startSlotId: starts.find((start) => start.personId === personId)?.slotId ?? null,
     runs,
   };

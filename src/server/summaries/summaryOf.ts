@@ -1,4 +1,5 @@
 import "server-only";
+import { beliefFromAbility } from "@/core/mastery/beliefFromAbility";
 import { priorBelief } from "@/core/mastery/priorBelief";
 import type { SkillState } from "@/core/mastery/skillState";
 import { updateSkillState } from "@/core/mastery/updateSkillState";
@@ -19,6 +20,8 @@ export type Evidence = Pick<
   | "a"
   | "b"
   | "c"
+  | "startTheta"
+  | "startSe"
   | "tryNumber"
   | "hintsUsed"
   | "milliseconds"
@@ -28,10 +31,14 @@ export type Evidence = Pick<
 
 /** A skill's summary after one more score. */
 export function stateAfter(state: SkillState | null, evidence: Evidence): SkillState {
-  const { earned, possible, tryNumber, hintsUsed, itemId, a, b, c, day, grade, skillDifficulty } = evidence;
+  const { earned, possible, tryNumber, hintsUsed, itemId, a, b, c, day, grade, skillDifficulty, startTheta, startSe } =
+    evidence;
+  const isPlaced = startTheta !== null && startSe !== null;
   return updateSkillState(
     state,
-    priorBelief(grade, skillDifficulty),
+    isPlaced
+      ? beliefFromAbility({ theta: startTheta, se: startSe }, skillDifficulty)
+      : priorBelief(grade, skillDifficulty),
     { share: earned / possible, tryNumber, hintsUsed, itemId, item: { a, b, c }, day },
     skillDifficulty,
   );

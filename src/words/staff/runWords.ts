@@ -10,6 +10,8 @@ const WORDS: Readonly<Record<RunState, string>> = {
   mastered: "mastered",
   "handed-in": "handed in",
   "time-up": "handed in",
+  placed: "placed",
+  decided: "finished",
 };
 /** Where it is told apart how it was finished. */
 const ENDED: Readonly<Partial<Record<RunState, string>>> = {

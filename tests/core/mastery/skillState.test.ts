@@ -175,18 +175,19 @@ describe("gauges", () => {
 
   it("is Extending when mastered and Secure in a skill beyond the grade that builds on it", () => {
     const skills = [
-      { id: "under", grade: 6, difficulty: 0, prerequisites: [] },
-      { id: "over", grade: 7, difficulty: 0.5, prerequisites: ["under"] },
+      { id: "under", strandId: "s", grade: 6, difficulty: 0, prerequisites: [] },
+      { id: "over", strandId: "s", grade: 7, difficulty: 0.5, prerequisites: ["under"] },
     ];
+    const placements = new Map();
     const strong = { ...state, mastery: 0.99, masteredDay: 90 };
     const states = new Map<string, SkillState>([
       ["under", strong],
       ["over", { ...strong, masteredDay: null }],
     ]);
-    expect(gaugesOfStudent({ grade: 6, states }, skills, 100).get("under")?.level).toBe("extending");
-    expect(gaugesOfStudent({ grade: 7, states }, skills, 100).get("under")?.level).toBe("secure");
-    expect(gaugesOfStudent({ grade: 6, states: new Map([["under", strong]]) }, skills, 100).get("under")?.level).toBe(
-      "secure",
-    );
+    expect(gaugesOfStudent({ grade: 6, states, placements }, skills, 100).get("under")?.level).toBe("extending");
+    expect(gaugesOfStudent({ grade: 7, states, placements }, skills, 100).get("under")?.level).toBe("secure");
+    expect(
+      gaugesOfStudent({ grade: 6, states: new Map([["under", strong]]), placements }, skills, 100).get("under")?.level,
+    ).toBe("secure");
   });
 });

@@ -17,7 +17,15 @@ const pool = (skill: string) =>
       parameters: { a: 1.4, b: (seed - 5) * 0.2, c: 0 },
     })),
   );
-const skill = (id: string) => ({ difficulty: 0, prerequisites: [], contrasts: [], unlocks: 0, pool: pool(id) });
+const skill = (id: string) => ({
+  strandId: "s",
+  grade: 6,
+  difficulty: 0,
+  prerequisites: [],
+  contrasts: [],
+  unlocks: 0,
+  pool: pool(id),
+});
 const shown = (n: number, over: Partial<SittingItem> = {}): SittingItem => ({
   id: `i${n}`,
   state: "done",
@@ -30,6 +38,7 @@ const shown = (n: number, over: Partial<SittingItem> = {}): SittingItem => ({
   points: 1,
   earned: 1,
   possible: 1,
+  setAside: false,
   ...over,
 });
 const situation = (over: Partial<PartSituation> = {}): PartSituation => ({
@@ -50,6 +59,9 @@ const situation = (over: Partial<PartSituation> = {}): PartSituation => ({
   day: 20_000,
   items: [],
   extraItems: 0,
+  placements: new Map(),
+  metDaysAgo: new Map(),
+  parametersOf: () => ({ a: 1.4, b: 0, c: 0 }),
   ...over,
 });
 const picked = (n: number): PickedItem => ({
@@ -59,7 +71,6 @@ const picked = (n: number): PickedItem => ({
   seed: n,
   context: "music",
 });
-const parametersOf = () => ({ a: 1.4, b: 0, c: 0 });
 const random = () => seededRandom("conductors");
 
 describe.each(WORK_KINDS)("%s", (kind) => {
@@ -69,29 +80,29 @@ describe.each(WORK_KINDS)("%s", (kind) => {
     const start = situation({ state: conductor.begin(situation()) });
     expect(conductor.end(start)).toMatchObject({ progress: 0, done: false, reason: null });
     expect(conductor.mark(start)).toBeNull();
-    expect(chooseNext(conductor, start, parametersOf, random())).toMatchObject({ skillId: expect.any(String) });
+    expect(chooseNext(conductor, start, random())).toMatchObject({ skillId: expect.any(String) });
   });
 
   it("goes forward only, and ends at the latest when all items are spent", () => {
     let last = 0;
     for (let n = 0; n <= 4; n++) {
-      const items = Array.from({ length: n }, (_, place) => shown(place, { earned: 0 }));
+      const items = Array.from({ length: n }, (_, place) => shown(place, { earned: place < 2 ? 0 : 1 }));
       const { progress, done } = conductor.end(situation({ items }));
       expect(progress).toBeGreaterThanOrEqual(last);
       expect(done).toBe(n === 4);
       last = progress;
     }
-    const items = Array.from({ length: 4 }, (_, place) => shown(place, { earned: 0 }));
+    const items = Array.from({ length: 4 }, (_, place) => shown(place, { earned: place < 2 ? 0 : 1 }));
     expect(conductor.end(situation({ items, extraItems: 2 })).done).toBe(false);
   });
 
-  it("fills a reserve with different draws, as if those before were answered", () => {
+  it.skipIf(!conductor.looksAhead)("fills a reserve with different draws, as if those before were answered", () => {
     const reserve = chooseReserve(conductor, situation({ settings: { items: 12 } }), 4, random());
     expect(reserve).toHaveLength(4);
     expect(new Set(reserve.map(({ itemId, seed }) => `${itemId}#${seed}`)).size).toBe(4);
   });
 
-  it("takes a reserve item only for a skill that is its turn", () => {
+  it.skipIf(!conductor.looksAhead)("takes a reserve item only for a skill that is its turn", () => {
     const items = [
       shown(0),
       shown(1),
@@ -99,19 +110,21 @@ describe.each(WORK_KINDS)("%s", (kind) => {
     ];
     const next = chooseNext(
       conductor,
-      situation({ items, skillIds: ["x"] }),
-      () => ({ a: 1.4, b: -0.9, c: 0 }),
+      situation({ items, skillIds: ["x"], parametersOf: () => ({ a: 1.4, b: -0.9, c: 0 }) }),
       random(),
     );
     expect(next).toHaveProperty("id", "r");
-    const none = chooseNext(conductor, situation({ items, skillIds: ["y"] }), parametersOf, random());
+    const none = chooseNext(conductor, situation({ items, skillIds: ["y"] }), random());
     expect(none).not.toHaveProperty("id");
   });
 
-  it("marks by first tries, exactly, and a part of an item as that part", () => {
-    const items = [shown(0), shown(1, { earned: 1, possible: 3 }), shown(2, { earned: 0 })];
-    expect(conductor.mark(situation({ items }))?.toFraction()).toBe("4/9");
-  });
+  it.skipIf(conductor.mark(situation({ items: [shown(0)] })) === null)(
+    "marks by first tries, exactly, and a part of an item as that part",
+    () => {
+      const items = [shown(0), shown(1, { earned: 1, possible: 3 }), shown(2, { earned: 0 })];
+      expect(conductor.mark(situation({ items }))?.toFraction()).toBe("4/9");
+    },
+  );
 });
 
 describe("how kinds of work differ", () => {
@@ -126,6 +139,9 @@ describe("how kinds of work differ", () => {
       ["check", true, true, true],
       ["amount", false, true, true],
       ["quiz", true, true, true],
+      ["diagnostic", true, true, true],
+      ["sequential", true, true, true],
+      ["contrast", false, true, true],
     ]);
     for (const kind of WORK_KINDS) expect(take(kind, true, 1)).toBe(true);
   });
@@ -177,8 +193,9 @@ describe("how kinds of work differ", () => {
         const aim = conductorOf(kind).next(
           situation(),
           Array.from({ length: n }, (_, place) => shown(place)),
+          random(),
         );
-        return aim && "skillId" in aim ? [aim.skillId, aim.belief] : null;
+        return aim && "belief" in aim ? [aim.skillId, aim.belief] : null;
       });
       expect(skills).toEqual([
         ["x", { mean: 0, spread: 1 }],
@@ -191,13 +208,13 @@ describe("how kinds of work differ", () => {
   it("items picked by hand come in their order, for everybody the same, and end the work", () => {
     const amount = conductorOf("amount");
     const start = situation({ picked: [picked(7), picked(3)], settings: { items: 2 } });
-    expect(chooseNext(amount, start, parametersOf, random())).toEqual(picked(7));
+    expect(chooseNext(amount, start, random())).toEqual(picked(7));
     const items = [shown(0, { ...picked(7) }), shown(1, { ...picked(3), state: "reserve", id: "r", tries: 0 })];
-    const second = chooseNext(amount, { ...start, items }, parametersOf, random());
+    const second = chooseNext(amount, { ...start, items }, random());
     expect(second).toMatchObject({ id: "r" });
     const all = [shown(0, picked(7)), shown(1, picked(3))];
     expect(amount.end({ ...start, items: all })).toMatchObject({ done: true, reason: "amount" });
-    expect(amount.next(start, all)).toBeNull();
+    expect(amount.next(start, all, random())).toBeNull();
     expect(WORK_KINDS.filter((kind) => conductorOf(kind).pickable)).toEqual(["amount", "quiz"]);
   });
 });

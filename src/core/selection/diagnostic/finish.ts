@@ -1,18 +1,6 @@
-import type { Ability } from "../../measurement/ability";
+import type { StrandReport } from "../../model/work";
 import type { DiagnosticState } from "./diagnosticState";
 import { strandStanding } from "./strandStanding";
-
-export interface StrandReport {
-  readonly strandId: string;
-  /** With no scored answer this is the prior alone, and `n` is 0. */
-  readonly ability: Ability;
-  /** Items answered or set aside. */
-  readonly length: number;
-  /** Why it ended; "stopped" when the sitting was closed before. */
-  readonly ended: "precise" | "length" | "pool" | "stopped";
-  /** Areas in which items were set aside as not learned, with their number. */
-  readonly notYetTaught: Readonly<Record<string, number>>;
-}
 
 /** Closes a diagnostic wherever it stands and reports each strand with its error band. An item still waiting is dropped. */
 export function finish(state: DiagnosticState): {

@@ -1,12 +1,14 @@
 import type { SkillBelief } from "../../mastery/skillBelief";
+import type { Placements } from "../../mastery/startingBelief";
 import type { FinishReason, PartSettings, SittingState } from "../../model/work";
 import type { Rational } from "../../numeric/rational";
-import type { PartSituation, PickedItem } from "../partSituation";
+import type { PartSituation, PickedItem, PoolItem } from "../partSituation";
 
-/** What the next item should be: an item of a skill for what is believed of the student, or one that was picked. */
+/** What the next item should be: an item of a skill for what is believed of the student, one that was picked, or just this draw. */
 export type Aim =
   | { readonly skillId: string; readonly belief: SkillBelief; readonly missesInRow: number }
-  | { readonly picked: PickedItem };
+  | { readonly picked: PickedItem }
+  | { readonly skillId: string; readonly drawn: PoolItem };
 
 /** How far a run has come. */
 export interface PartEnd {
@@ -39,20 +41,40 @@ export interface Try {
  */
 export interface Conductor {
   readonly begin: (situation: PartSituation) => SittingState;
-  /** What to aim the next item at, as if the items in `shown` had been given; null when nothing is left to give. */
-  readonly next: (situation: PartSituation, shown: readonly { readonly skillId: string }[]) => Aim | null;
+  /**
+   * What to aim the next item at, as if the items in `shown` had been given; null when nothing is left to give. `random` gives numbers in [0, 1).
+   */
+  readonly next: (
+    situation: PartSituation,
+    shown: readonly { readonly skillId: string }[],
+    random: () => number,
+  ) => Aim | null;
   /** Whether the item is over with this try. */
   readonly take: (given: Try, settings: PartSettings) => boolean;
   readonly end: (situation: PartSituation) => PartEnd;
+  /** What to remember besides, once it is over. */
+  readonly atEnd: (situation: PartSituation) => SittingState;
   readonly tells: Tells;
   /** Whether it ends once mastery is sure enough, so that somebody may say how sure. */
   readonly endsWhenSure: boolean;
+  /** What it may go over: so many skills, or whole strands. */
+  readonly goesOver:
+    | { readonly by: "strands" }
+    | { readonly by: "skills"; readonly least: number; readonly most: number };
   /** Whether its items may be picked by hand. */
   readonly pickable: boolean;
   /** Whether all its items stand from the beginning, in one order, whatever is answered. */
   readonly standsWhole: boolean;
   /** Whether answers may be changed until the whole of it is handed in: only then are they worth anything. */
   readonly isHandedInWhole: (settings: PartSettings) => boolean;
+  /** Where the student is placed as far as is known now, by strand: what the answer to come finds. */
+  readonly placements: (situation: PartSituation) => Placements;
+  /** Whether it ends by itself with its time, whatever is left of it. */
+  readonly endsWithTime: boolean;
+  /** Whether items can be chosen ahead, for a lost connection: not where each hangs on the answer before. */
+  readonly looksAhead: boolean;
+  /** Whether an item may be set aside as not learned yet, which is neither right nor wrong. */
+  readonly setsAside: boolean;
   /** The mark so far, exact, 0 to 1; null before there is anything to mark. */
   readonly mark: (situation: Pick<PartSituation, "items">) => Rational | null;
 }

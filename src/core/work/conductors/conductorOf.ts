@@ -2,11 +2,17 @@ import type { WorkKind } from "../../model/work";
 import { amount } from "./amount";
 import { check } from "./check";
 import type { Conductor } from "./conductor";
+import { contrast } from "./contrast";
+import { diagnostic } from "./diagnostic";
 import { practice } from "./practice";
 import { quiz } from "./quiz";
+import { sequential } from "./sequential";
 
 /** Every kind of work by its conductor: the compiler wants each, and nothing else names one. */
-const CONDUCTORS = { practice, check, amount, quiz } satisfies Record<WorkKind, Conductor>;
+const CONDUCTORS = { practice, check, amount, quiz, diagnostic, sequential, contrast } satisfies Record<
+  WorkKind,
+  Conductor
+>;
 
 /**
  * @example conductorOf("amount").pickable // true

@@ -3,7 +3,7 @@ import { mostItems, type PartSituation } from "../partSituation";
 import type { Aim, PartEnd } from "./conductor";
 
 /** Where everybody's items are chosen as for somebody at the boundary of mastery, results compare. */
-const COMMON_BELIEF: SkillBelief = { mean: 0, spread: 1 };
+export const COMMON_BELIEF: SkillBelief = { mean: 0, spread: 1 };
 
 /**
  * The next of a fixed number of items: those picked by hand in their order, or else one skill after the other, so that each

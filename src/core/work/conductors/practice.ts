@@ -47,9 +47,15 @@ export const practice: Conductor = {
     );
     return { progress, done, reason };
   },
+  atEnd: () => ({}),
   tells: { verdict: true, hints: true, count: true },
   endsWhenSure: true,
+  goesOver: { by: "skills", least: 1, most: 6 },
   pickable: false,
+  placements: ({ placements }) => placements,
+  endsWithTime: false,
+  looksAhead: true,
+  setsAside: false,
   standsWhole: false,
   isHandedInWhole: () => false,
   mark: markOfFirstTries,

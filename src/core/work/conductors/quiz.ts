@@ -1,4 +1,5 @@
 import { markOfTest } from "../markOfTest";
+import { missedInRun } from "../missedInRun";
 import type { Conductor } from "./conductor";
 import { endOfFixed, nextOfFixed } from "./fixedLength";
 import { overAfterTries } from "./overAfterTries";
@@ -15,9 +16,15 @@ export const quiz: Conductor = {
     const end = endOfFixed(situation);
     return situation.settings.goBack === true ? { ...end, done: false, reason: null } : end;
   },
+  atEnd: (situation) => ({ missed: missedInRun(situation) }),
   tells: { verdict: false, hints: false, count: false },
   endsWhenSure: false,
+  goesOver: { by: "skills", least: 1, most: 30 },
   pickable: true,
+  placements: ({ placements }) => placements,
+  endsWithTime: true,
+  looksAhead: true,
+  setsAside: false,
   standsWhole: true,
   isHandedInWhole: ({ goBack }) => goBack === true,
   mark: ({ items }) => markOfTest(items),

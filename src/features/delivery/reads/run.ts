@@ -4,12 +4,14 @@ import { hintLadder } from "@/core/items/hintLadder";
 import type { ItemVersion } from "@/core/items/itemBody";
 import type { Passage } from "@/core/items/passage";
 import type { SkillState } from "@/core/mastery/skillState";
+import { DIAGNOSTIC_SETTINGS } from "@/core/selection/diagnostic/diagnosticState";
 import { skillsLookedAt } from "@/core/work/chooseNext";
 import type { Conductor } from "@/core/work/conductors/conductor";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import type { PartSituation } from "@/core/work/partSituation";
 import { type WorkWindow, windowFor } from "@/core/work/workWindow";
 import { gradeAtWork } from "@/db/queries/people";
+import { drawsMet } from "@/db/queries/placements";
 import { itemsOfSitting, type SittingItemRow, type SittingOwner, type SittingRow } from "@/db/queries/sittings";
 import { type StandingAnswerRow, standingOfSitting } from "@/db/queries/standingAnswers";
 import { interestsOf, supportsOf } from "@/db/queries/students";
@@ -24,7 +26,7 @@ import {
   type TargetRow,
 } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
-import { statesByStudent } from "@/server/classroom/skillStates";
+import { placementsOfStudent, statesByStudent } from "@/server/classroom/knownOf";
 import { type Drawer, drawerWith, versionsOf } from "@/server/library/drawnItems";
 import { type Library, libraryOf } from "@/server/library/library";
 import { passagesOf } from "@/server/library/passages";
@@ -57,6 +59,10 @@ export interface Run {
   readonly drawer: Drawer;
 }
 
+const DAY = 86_400_000;
+/** How far back it matters what a student met. */
+const MET_OF_LATE = DIAGNOSTIC_SETTINGS.unseenDays * DAY;
+
 /** Reads everything about a sitting, begun or about to begin. `items` is read unless given. */
 export async function loadRun(
   db: Queryable,
@@ -87,13 +93,15 @@ export async function loadRun(
   const looked = skillsLookedAt([...skillIds, ...told], (id) => library.skill(id).prerequisites);
   const conductor = conductorOf(part.kind);
   const isWhole = conductor.isHandedInWhole(part.settings) && sitting.finishedAt === null && own.length > 0;
-  const [states, grade, school, liked, [supports], standing] = await Promise.all([
+  const [states, grade, school, liked, [supports], standing, known, met] = await Promise.all([
     skillStatesOfPerson(db, personId, looked),
     gradeAtWork(db, personId, work.classId),
     schoolOf(runtime, work.schoolId),
     interestsOf(db, personId),
     supportsOf(db, [personId]),
     isWhole ? standingOfSitting(db, sitting.id) : [],
+    placementsOfStudent(db, personId),
+    conductor.looksAhead ? [] : drawsMet(db, personId, runtime.now() - MET_OF_LATE),
   ]);
   const passages = await passagesOf(runtime, versions.values());
   return {
@@ -117,8 +125,10 @@ export async function loadRun(
       skillIds,
       skills: new Map(
         looked.map((id) => {
-          const { difficulty, prerequisites, contrasts, unlocks } = library.skill(id);
+          const { strandId, grade: of, difficulty, prerequisites, contrasts, unlocks } = library.skill(id);
           const skill = {
+            strandId,
+            grade: of,
             difficulty,
             prerequisites,
             contrasts,
@@ -149,6 +159,11 @@ export async function loadRun(
       extraMinutes: target.extraMinutes,
       timeFactor: supports?.timeFactor ?? 1,
       activeMilliseconds: sitting.activeMilliseconds,
+      placements: known,
+      metDaysAgo: new Map(
+        met.map(({ itemId, seed, lastAt }) => [`${itemId}#${seed}`, Math.floor((runtime.now() - lastAt) / DAY)]),
+      ),
+      parametersOf: (item) => parametersIn({ shelves, versions }, item),
     },
   };
 }
@@ -170,7 +185,10 @@ export function hintsOf(run: Run, item: SittingItemRow): readonly string[] {
 export const drawnOf = ({ drawer }: Run, item: SittingItemRow) => drawer.draw(item);
 
 /** The parameters of one of the run's items. */
-export function parametersIn({ shelves, versions }: Run, item: { skillId: string; versionId: string; seed: number }) {
+export function parametersIn(
+  { shelves, versions }: Pick<Run, "shelves" | "versions">,
+  item: { skillId: string; versionId: string; seed: number },
+) {
   const [shelf, version] = [shelves.get(item.skillId), versions.get(item.versionId)];
   if (!shelf || !version) throw new Refusal("not-found", "This item is not in the library.");
   return shelf.parametersOf(version, item.seed);

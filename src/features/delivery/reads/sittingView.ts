@@ -35,6 +35,7 @@ export function sittingView(
     partTitle: part.title,
     hasParts: work.partCount > 1,
     whole: wholeView(run),
+    setsAside: run.conductor.setsAside,
     calculator: part.settings.calculator === true,
     instructions: work.instructions,
     mostItems: mostItems(situation),

@@ -8,10 +8,10 @@ import { inPrecedence } from "@/core/plan/precedence";
 import { type WindowStanding, windowFor, windowStanding } from "@/core/work/workWindow";
 import { classesOfStudent, personById } from "@/db/queries/people";
 import { classesWithRunningPlan } from "@/db/queries/plan";
-import { skillDaysOf, skillStatesOf } from "@/db/queries/summaries";
+import { skillDaysOf } from "@/db/queries/summaries";
 import { worksOfStudent } from "@/db/queries/work";
 import { placeOfAddress } from "@/server/access/placeOfAddress";
-import { statesByStudent } from "@/server/classroom/skillStates";
+import { knownOf } from "@/server/classroom/knownOf";
 import { libraryOf } from "@/server/library/library";
 import { ownNext } from "@/server/plan/ownNext";
 import type { Context } from "@/server/runtime/context";
@@ -35,9 +35,12 @@ export async function studentHome(context: Context): Promise<StudentHome> {
   const schoolDay = dayAt(school, now);
   const today = dayNumber(schoolDay);
   const classes = person?.grade == null ? await classesOfStudent(runtime.db.read, actor.personId, schoolDay) : [];
-  const states =
-    statesByStudent(await skillStatesOf(runtime.db.read, [actor.personId])).get(actor.personId) ?? new Map();
-  const gauges = gaugesOfStudent({ grade: person?.grade ?? classes[0]?.grade ?? null, states }, library.skills, today);
+  const { states, placements } = (await knownOf(runtime.db.read, [actor.personId]))(actor.personId);
+  const gauges = gaugesOfStudent(
+    { grade: person?.grade ?? classes[0]?.grade ?? null, states, placements },
+    library.skills,
+    today,
+  );
   const monday = mondayOf(today);
   const week = await skillDaysOf(runtime.db.read, [actor.personId], monday);
   const given = await worksOfStudent(runtime.db.read, actor.personId);

@@ -57,6 +57,17 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
             <Button look="main" size="big" type="submit" disabled={state.busy}>
               {state.busy ? "Checking…" : again}
             </Button>
+            {view.setsAside ? (
+              <Button
+                size="big"
+                disabled={state.busy}
+                onClick={() =>
+                  void state.submit({ response: {}, words: NOT_LEARNED, milliseconds: time.read(), setAside: true })
+                }
+              >
+                {NOT_LEARNED}
+              </Button>
+            ) : null}
             {hint.more ? (
               <Button size="big" onClick={() => void hint.ask()}>
                 {hint.texts.length === 0 ? "Hint" : "Another hint"}
@@ -80,6 +91,8 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
     </form>
   );
 }
+
+const NOT_LEARNED = "I haven’t learned this yet";
 
 const firstField = (form: HTMLFormElement | null) =>
   form?.querySelector<HTMLElement | SVGElement>("[data-answer]") ?? null;

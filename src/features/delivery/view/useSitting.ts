@@ -31,6 +31,8 @@ export interface GivenHere {
   readonly words: string;
   /** Active time of the try. */
   readonly milliseconds: number;
+  /** Said to be not learned yet. */
+  readonly setAside?: boolean;
 }
 
 export interface SittingState {
@@ -162,7 +164,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
   );
 
   const submit = useCallback(
-    async ({ response, words, milliseconds }: GivenHere) => {
+    async ({ response, words, milliseconds, setAside = false }: GivenHere) => {
       if (!item || busy) return;
       setBusy(true);
       setReport(null);
@@ -173,6 +175,7 @@ export function useSitting(initial: SittingView, personId: string): SittingState
         tryNumber: item.tries + 1,
         response,
         words,
+        ...(setAside ? { setAside } : {}),
         hintsUsed: hint.texts.length,
         milliseconds,
         givenAt: serverTime(),

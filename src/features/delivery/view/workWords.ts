@@ -48,6 +48,30 @@ export const WORK_WORDS: Readonly<Record<WorkKind, WorkWords>> = {
     finished: () => "handed in",
     what: "a test, ",
   },
+  diagnostic: {
+    handIn: "Next",
+    left: (items) => `At most ${items} more, often fewer`,
+    done: () => ({
+      head: "That is all",
+      text: "Thank you. Nothing here was right or wrong for a mark: it shows where to begin.",
+    }),
+    finished: () => "done",
+    what: "finding where to begin, ",
+  },
+  sequential: {
+    handIn: "Next",
+    left: (items) => `At most ${items} more, often fewer`,
+    done: () => ({ head: "That is all", text: "Thank you. Your teacher sees what would help next." }),
+    finished: () => "done",
+    what: "a short check, ",
+  },
+  contrast: {
+    handIn: "Check",
+    left: (items) => `${items} to go`,
+    done: (view) => ({ head: "All done", text: workedThrough(view) }),
+    finished: () => "worked through",
+    what: "",
+  },
   amount: {
     handIn: "Check",
     left: (items) => `${items} to go`,

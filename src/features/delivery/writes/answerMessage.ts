@@ -43,6 +43,8 @@ const message = object({
     .optional(),
   /** Whether the student wants to look at it once more; only where answers may be changed. */
   flagged: boolean().optional(),
+  /** The student says that this is not learned yet; then the response is empty. */
+  setAside: boolean().optional(),
   hintsUsed: told(),
   /** Active time of the try. */
   milliseconds: told(),

@@ -90,4 +90,4 @@ export async function begin(
 
 /** When a run is handed in by itself; practice is never cut off. */
 const endsAt = ({ conductor, situation, window }: Run, begun: number): number | null =>
-  conductor.standsWhole ? endOfTime(situation, { begun, closesAt: window.closesAt }) : null;
+  conductor.endsWithTime ? endOfTime(situation, { begun, closesAt: window.closesAt }) : null;

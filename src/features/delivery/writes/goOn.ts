@@ -5,7 +5,7 @@ import { chooseNext, chooseReserve } from "@/core/work/chooseNext";
 import { mostItems, type PickedItem } from "@/core/work/partSituation";
 import type { SittingItemRow } from "@/db/queries/sittings";
 import type { Runtime } from "@/server/runtime/runtime";
-import { parametersIn, type Run, withItems } from "../reads/run";
+import { type Run, withItems } from "../reads/run";
 import { RESERVE_ITEMS } from "../reads/sittingView";
 
 /**
@@ -21,7 +21,9 @@ export function goOn(runtime: Runtime, run: Run, { inOrder }: { readonly inOrder
   const count = (state: SittingItemRow["state"]) => items.filter((item) => item.state === state).length;
   const wanted = Math.min(RESERVE_ITEMS, mostItems(situation) - count("done") - 1) - count("reserve");
   const further =
-    wanted > 0 && !conductor.standsWhole ? chooseReserve(conductor, situation, wanted, runtime.random) : [];
+    wanted > 0 && conductor.looksAhead && !conductor.standsWhole
+      ? chooseReserve(conductor, situation, wanted, runtime.random)
+      : [];
   return inPlaces(opened, [...items, ...further.map((item) => newItem(runtime, run, item, "reserve"))]);
 }
 
@@ -45,8 +47,7 @@ function withAll(runtime: Runtime, run: Run): Run {
 function withNextOpen(runtime: Runtime, run: Run, inOrder: boolean): Run {
   const first = inOrder ? run.items.find(({ state }) => state === "reserve") : undefined;
   const waits = run.conductor.standsWhole ? run.items.find(({ state }) => state === "reserve") : undefined;
-  const next =
-    first ?? waits ?? chooseNext(run.conductor, run.situation, (item) => parametersIn(run, item), runtime.random);
+  const next = first ?? waits ?? chooseNext(run.conductor, run.situation, runtime.random);
   if (!next) return run;
   const known = run.items.find(({ id }) => "id" in next && id === next.id);
   const fresh = known ? { ...known, state: "open" as const } : newItem(runtime, run, next, "open");
@@ -80,6 +81,7 @@ function newItem(
     tryFrom: null,
     hints: 0,
     points,
+    setAside: false,
   };
 }
 

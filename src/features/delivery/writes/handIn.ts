@@ -5,7 +5,6 @@ import { checkItem, type ItemVerdict } from "@/core/items/checkItem";
 import type { DrawnItem } from "@/core/items/drawItem";
 import type { FinishReason } from "@/core/model/work";
 import { earnedOfParts } from "@/core/work/earnedOfParts";
-import { missedInRun } from "@/core/work/missedInRun";
 import { isRightFirst } from "@/core/work/sittingItem";
 import { type AnswerWrite, type NewScore, type SittingMove, writeAnswers } from "@/db/queries/answering";
 import { answerByKey, scoresOfItem, supersede } from "@/db/queries/answerLog";
@@ -26,6 +25,7 @@ import { sittingChange } from "../reads/sittingView";
 import type { SittingChange } from "../types";
 import { judgeReteach } from "./judgeReteach";
 import { keepThrough } from "./keepThrough";
+import { placeStudent } from "./placeStudent";
 
 const input = object({ sittingId: string().required() });
 const MOST_ATTEMPTS = 4;
@@ -61,7 +61,8 @@ const reasonOf = ({ sitting: { endsAt } }: Run, now: number): FinishReason =>
  * and earned nothing. False when somebody else moved the run since it was read.
  */
 export async function handInRun(tx: Queryable, runtime: Runtime, run: Run, reason: FinishReason): Promise<boolean> {
-  const due = run.items.filter(({ state }) => state !== "done");
+  // What somebody may set aside is not wrong when the time ends before it was looked at.
+  const due = run.conductor.setsAside ? [] : run.items.filter(({ state }) => state !== "done");
   const judged = await Promise.all(due.map((item) => judge(runtime, run, item, run.standing.get(item.id) ?? null)));
   const items = run.items.map((item) => judged.find((one) => one.item.id === item.id)?.item ?? item);
   const moved = movedTo(run, items, { finishedAt: runtime.now(), finishReason: reason });
@@ -153,6 +154,7 @@ async function judge(
       whole: parametersIn(run, item),
       library: run.library,
       grade: run.situation.grade,
+      placements: run.situation.placements,
       by: { by: "rule", scorerId: null, scoredAt: now },
     }),
   };
@@ -192,7 +194,9 @@ async function afterScores(tx: Queryable, runtime: Runtime, run: Run, judged: re
   const owner = await sittingById(tx, run.sitting.id);
   if (!owner) return;
   const after = await loadRun(tx, runtime, owner);
-  await keepState(tx, run.sitting.id, { ...after.sitting.state, missed: missedInRun(after.situation) });
+  const state = { ...after.sitting.state, ...after.conductor.atEnd(after.situation) };
+  await keepState(tx, run.sitting.id, state);
+  await placeStudent(tx, { ...after, sitting: { ...after.sitting, state } });
   await keepThrough(tx, runtime, run);
   await judgeReteach(tx, after);
 }

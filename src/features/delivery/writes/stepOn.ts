@@ -1,9 +1,7 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import type { ItemResponse, ItemVerdict } from "@/core/items/checkItem";
-import type { SittingState } from "@/core/model/work";
 import { earnedOfParts } from "@/core/work/earnedOfParts";
-import { missedInRun } from "@/core/work/missedInRun";
 import type { AnswerPlace } from "@/core/work/placeAnswer";
 import { isRightFirst } from "@/core/work/sittingItem";
 import type { AnswerWrite, NewScore } from "@/db/queries/answering";
@@ -80,6 +78,7 @@ const scoresOf = (run: Run, item: SittingItemRow, verdict: Given["verdict"], now
     whole: parametersIn(run, item),
     library: run.library,
     grade: run.situation.grade,
+    placements: run.conductor.placements(run.situation),
     by: { by: "rule", scorerId: null, scoredAt: now },
   });
 
@@ -94,11 +93,13 @@ function moveOn(
     { right: verdict.right, number: answer.tryNumber, offline: answer.offline },
     run.part.settings,
   );
-  const over = isOver || verdict.waiting.length > 0;
-  const first = firstTryOf(item, verdict);
+  const setAside = answer.setAside === true;
+  const over = isOver || setAside || verdict.waiting.length > 0;
+  const first = setAside ? {} : firstTryOf(item, verdict);
   const answered: SittingItemRow = {
     ...item,
     ...first,
+    setAside,
     tries: answer.tryNumber,
     state: over ? "done" : item.state,
     tryFrom: now,
@@ -119,14 +120,15 @@ function moveOn(
       progressPermille: Math.round(end.progress * 1000),
       activeMilliseconds,
       mark: run.conductor.mark(situation)?.toFraction() ?? null,
-      ...(end.done ? { finishedAt: now, finishReason: end.reason, state: endState(run, situation) } : {}),
+      ...(end.done
+        ? {
+            finishedAt: now,
+            finishReason: end.reason,
+            state: { ...run.sitting.state, ...run.conductor.atEnd(situation) },
+          }
+        : {}),
     },
   };
-}
-
-/** What the conductor remembers once the run is over: of a test, what was missed. */
-function endState(run: Run, situation: Run["situation"]): SittingState {
-  return run.conductor.standsWhole ? { ...run.sitting.state, missed: missedInRun(situation) } : run.sitting.state;
 }
 
 /** What the first try earned: of a later try, as it was; nothing yet while a person has to score some of it. */

@@ -4,6 +4,7 @@ import type { Runtime } from "@/server/runtime/runtime";
 import type { Run } from "../reads/run";
 import { judgeReteach } from "./judgeReteach";
 import { keepThrough } from "./keepThrough";
+import { placeStudent } from "./placeStudent";
 import type { Step } from "./stepOn";
 
 /** Thrown to take back what was written from a run that is behind. */
@@ -15,6 +16,7 @@ export async function storeStep(runtime: Runtime, before: Run, { next, write }: 
     await runtime.db.write(async (tx) => {
       if (!(await writeAnswer(tx, write))) throw new Behind();
       if (before.sitting.finishedAt !== null || next.sitting.finishedAt === null) return;
+      await placeStudent(tx, next);
       await judgeReteach(tx, next);
       await keepThrough(tx, runtime, next);
     });

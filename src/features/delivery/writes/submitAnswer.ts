@@ -58,6 +58,9 @@ async function takeAnswer(
   const reason = whyNotCounted(run, item, answer, place);
   if (reason && isKept) return null;
   if (reason) return notCounted(context, run, item, answer, { place, reason, message: NOT_COUNTED[reason] });
+  if (answer.setAside === true && !run.conductor.setsAside)
+    throw new Refusal("invalid", "In this work nothing can be set aside. Answer as well as you can.");
+  if (answer.setAside === true) return score(context, run, item, answer, { place, ...SET_ASIDE, generation });
   const drawn = drawnOf(run, item);
   const response = receivedResponse(drawn, answer.response);
   const verdict: ItemVerdict = response
@@ -69,6 +72,12 @@ async function takeAnswer(
   }
   return score(context, run, item, answer, { place, response, verdict, generation });
 }
+
+/** Neither right nor wrong: no part of it is judged. */
+const SET_ASIDE: Pick<Scored, "response" | "verdict"> = {
+  response: {},
+  verdict: { readable: true, right: false, parts: [], waiting: [] },
+};
 
 /**
  * Why an answer can't count; null when it can. Only the open item is answered, and once the work has ended nothing is. Without

@@ -8,12 +8,11 @@ import type { PlanPlace } from "@/core/model/planPlace";
 import { shareDone } from "@/core/plan/shareDone";
 import { personById, studentsOfClasses } from "@/db/queries/people";
 import { piecesFinishedSince, runsOfPlan, startsOfPlan } from "@/db/queries/plan";
-import { skillStatesOf } from "@/db/queries/summaries";
 import { demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
 import { classSubjects, demandClasses } from "@/server/access/subjects";
+import { knownOf } from "@/server/classroom/knownOf";
 import { shortNames } from "@/server/classroom/names";
-import { statesByStudent } from "@/server/classroom/skillStates";
 import { type Library, libraryOf } from "@/server/library/library";
 import { type ClassPlan, classPlanOf } from "@/server/plan/classPlan";
 import { taughtSlots } from "@/server/plan/classSlot";
@@ -37,14 +36,13 @@ export async function planStudents(context: Context, classId: string): Promise<P
   const enrolled = await studentsOfClasses(db, [classId], plan.today);
   const ids = enrolled.map(({ person }) => person.id);
   const monday = instantAt(plan.school, dayOfNumber(mondayOf(dayNumber(plan.today))), "00:00");
-  const [states, runs, starts, pieces, runner] = await Promise.all([
-    skillStatesOf(db, ids),
+  const [known, runs, starts, pieces, runner] = await Promise.all([
+    knownOf(db, ids),
     plan.row ? runsOfPlan(db, plan.row.id) : [],
     plan.row ? startsOfPlan(db, plan.row.id) : [],
     piecesFinishedSince(db, classId, monday),
     plan.runById === null ? null : personById(db, plan.runById),
   ]);
-  const statesOf = statesByStudent(states);
   const runsOf = groupBy(runs, ({ personId }) => personId);
   const startOf = new Map(starts.map(({ personId, slotId }) => [personId, slotId]));
   const names = shortNames(enrolled.map(({ person }) => person));
@@ -52,7 +50,7 @@ export async function planStudents(context: Context, classId: string): Promise<P
   const students = enrolled.map(({ person }): PlanStudentView => {
     const student: StudentOfPlan = {
       grade: person.grade ?? plan.class.grade,
-      states: statesOf.get(person.id) ?? new Map(),
+      ...known(person.id),
       startSlotId: startOf.get(person.id) ?? null,
       runs: runsOf.get(person.id) ?? [],
     };

@@ -8,10 +8,9 @@ import { startingSlot, startingSlotOfGrade } from "@/core/plan/startingSlot";
 import { studentsOfClasses } from "@/db/queries/people";
 import { startsOfPlan } from "@/db/queries/plan";
 import { added, changed } from "@/db/queries/rowChanges";
-import { skillStatesOf } from "@/db/queries/summaries";
 import type { RowChange } from "@/db/schema/history";
 import { demandClasses } from "@/server/access/subjects";
-import { statesByStudent } from "@/server/classroom/skillStates";
+import { knownOf } from "@/server/classroom/knownOf";
 import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import { classPlanOf } from "@/server/plan/classPlan";
@@ -48,14 +47,14 @@ export async function setStarts(context: Context, raw: unknown): Promise<{ chang
     const chosen = plan.slots.find(({ id }) => id === slotId);
     if (from === "slot" && !offered.some(({ id }) => id === slotId))
       throw new Refusal("invalid", "This slot is not in the plan any more, or is left out. Choose another one.");
-    const states = statesByStudent(await skillStatesOf(tx, studentIds));
+    const shownBy = await knownOf(tx, studentIds);
     const day = dayNumber(plan.today);
     const beginning = ({ person }: (typeof wanted)[number]): string | null => {
       if (from === "slot") return slotId ?? null;
       if (from === "first") return null;
       const grade = person.grade ?? plan.class.grade;
       if (from === "grade") return startingSlotOfGrade(offered, (id) => library.skill(id).grade, grade);
-      const gauges = gaugesOfStudent({ grade, states: states.get(person.id) ?? new Map() }, library.skills, day);
+      const gauges = gaugesOfStudent({ grade, ...shownBy(person.id) }, library.skills, day);
       return startingSlot(offered, (id) => gauges.get(id)?.chance ?? 0, LEVEL_CUTS.secure);
     };
     // A plan that was never worked on is written down first: places hang on its slots.

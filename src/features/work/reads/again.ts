@@ -58,10 +58,9 @@ export async function workAgain(context: Context, assignmentId: string): Promise
   return {
     title: work.title,
     instructions: work.instructions,
-    untilSure: conductorOf(first.kind).endsWhenSure,
+    kind: (tests[0] ?? first).kind,
     picked: tests.length > 0 ? [] : (await formsOf(first)).flatMap((form) => form.map(({ item }) => item)),
     isPair: tests.length > 1,
-    isTest: tests.length > 0,
     settings: first.settings,
     skillIds: await skillIdsOfPart(db, first.id),
     forms: (await Promise.all(tests.map(formsOf))).flat(),

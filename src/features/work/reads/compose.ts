@@ -68,6 +68,7 @@ export async function composeView(
       name: skill.name,
       grade: skill.grade,
       strand: skill.strand,
+      strandId: skill.strandId,
       code: skill.standards[0]?.code ?? "",
       planned: plan.some(({ skillId }) => skillId === skill.id),
       secure: Object.fromEntries(

@@ -4,16 +4,14 @@ import type { ItemVersion } from "@/core/items/itemBody";
 import { roomOf } from "@/core/items/rooms";
 import { beliefOn } from "@/core/mastery/beliefOn";
 import { MASTERY_BOUNDARY } from "@/core/mastery/masteryBoundary";
-import { priorBelief } from "@/core/mastery/priorBelief";
 import type { SkillBelief } from "@/core/mastery/skillBelief";
-import type { SkillState } from "@/core/mastery/skillState";
+import { startingBelief } from "@/core/mastery/startingBelief";
 import type { ItemParameters } from "@/core/measurement/item";
 import { mean } from "@/core/numeric/mean";
 import { sampleVariance } from "@/core/numeric/sampleVariance";
 import { chanceOfRight } from "@/core/selection/chanceOfRight";
 import { studentsOfClasses } from "@/db/queries/people";
-import { skillStatesOf } from "@/db/queries/summaries";
-import { statesByStudent } from "@/server/classroom/skillStates";
+import { knownOf } from "@/server/classroom/knownOf";
 import { type Drawer, drawerWith } from "@/server/library/drawnItems";
 import { secondsFor } from "@/server/library/itemSeconds";
 import { type Library, libraryOf } from "@/server/library/library";
@@ -53,11 +51,9 @@ export async function classBeliefs(
     libraryOf(runtime),
     studentsOfClasses(runtime.db.read, [classId], today),
   ]);
-  const states = statesByStudent(
-    await skillStatesOf(
-      runtime.db.read,
-      students.map(({ person }) => person.id),
-    ),
+  const seen = await knownOf(
+    runtime.db.read,
+    students.map(({ person }) => person.id),
   );
   const known = new Map<string, readonly SkillBelief[]>();
   return {
@@ -66,8 +62,10 @@ export async function classBeliefs(
       const found =
         known.get(skillId) ??
         students.map(({ person }) => {
-          const state: SkillState | undefined = states.get(person.id)?.get(skillId);
-          return state ? beliefOn(state, day) : priorBelief(person.grade ?? grade, library.skill(skillId).difficulty);
+          const { states, placements } = seen(person.id);
+          const state = states.get(skillId);
+          if (state) return beliefOn(state, day);
+          return startingBelief({ grade: person.grade ?? grade, placements }, library.skill(skillId));
         });
       known.set(skillId, found);
       return found;

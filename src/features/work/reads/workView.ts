@@ -36,6 +36,7 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
 import type { WorkListEntry, WorkRowView, WorkView } from "../types";
+import { outcomeOf, strandColumns } from "./outcomes";
 import { atSchool, entriesOf } from "./works";
 
 /** School days that those have who come later. */
@@ -102,6 +103,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
       isTest: conductorOf(part.kind).standsWhole,
       waitsForWord: part.opening.some(({ by }) => by === "word"),
     })),
+    strands: parts.length === 1 ? strandColumns(library, parts[0]) : [],
     released: (await releasesOf(runtime.db.read, [assignmentId])).map(({ what }) => what),
     release: work.release,
     cutPercent: work.cutPercent,
@@ -127,6 +129,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
           state: standing.state === "open" && run ? "begun" : standing.state,
           markPercent: run?.finishedAt != null && run.mark !== null ? percentDown(rational(run.mark)) : null,
           passed: conductorOf(part.kind).standsWhole ? passedOf(work, run) : null,
+          outcome: outcomeOf(library, run),
         })),
         passed: passedOf(work, sitting),
         studentId: person.id,

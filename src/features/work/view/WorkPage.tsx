@@ -15,6 +15,8 @@ import type { PartOfRow, WorkRowView, WorkView } from "../types";
 import { GrantBar } from "./GrantBar";
 import { JoinedBar } from "./JoinedBar";
 import { KIND_WORDS } from "./kindWords";
+import { outcomeWords } from "./outcomeWords";
+import { PlacedCell, StrandHead } from "./Placed";
 import { PreparedBar, ReleaseBar } from "./ReleaseBar";
 
 const ORDER: readonly RunState[] = [
@@ -26,6 +28,8 @@ const ORDER: readonly RunState[] = [
   "time-up",
   "amount",
   "handed-in",
+  "decided",
+  "placed",
   "mastered",
 ];
 /** One piece of work: who is where, who wants help, and what can still be changed. */
@@ -38,7 +42,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
     (x, y) => ORDER.indexOf(x.status) - ORDER.indexOf(y.status) || x.name.localeCompare(y.name),
   );
   const isTest = work.parts.length === 1 && work.parts[0]?.isTest === true;
-  const columns = 3 + (work.parts.length > 1 ? work.parts.length : 2);
+  const columns = 3 + (work.parts.length > 1 ? work.parts.length : work.strands.length > 0 ? work.strands.length : 2);
   const pullAll = (status: RunState) =>
     pull.add(
       rows
@@ -131,6 +135,8 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
                   {title}
                 </th>
               ))
+            ) : work.strands.length > 0 ? (
+              work.strands.map((strand) => <StrandHead key={strand.id} strand={strand} of={work.strands.length} />)
             ) : (
               <>
                 <th className="w-48 font-normal">Progress</th>
@@ -238,6 +244,8 @@ function Row({
       </td>
       {work.parts.length > 1 ? (
         row.parts.map((part, place) => <td key={work.parts[place]?.id}>{partWords(part)}</td>)
+      ) : work.strands.length > 0 ? (
+        work.strands.map((strand) => <PlacedCell key={strand.id} strand={strand} of={work.strands.length} row={row} />)
       ) : (
         <OnePart row={row} work={work} />
       )}
@@ -254,10 +262,12 @@ function Row({
 }
 
 /** A part for one student, in few words. */
-function partWords({ state, markPercent, passed }: PartOfRow): string {
+function partWords({ state, markPercent, passed, outcome }: PartOfRow): string {
   if (state === "not-needed") return "not needed";
   if (state === "locked") return "waits";
   if (state !== "done") return state === "begun" ? "at it" : "open";
+  const said = outcomeWords(outcome);
+  if (said !== "") return said;
   if (markPercent === null) return "done";
   return `${markPercent} %${passed === null ? "" : passed ? ", at the cut or above" : ", below the cut"}`;
 }
@@ -285,6 +295,7 @@ function OnePart({ row, work }: { readonly row: WorkRowView; readonly work: Work
           : row.itemsDone > 0
             ? `${row.itemsRight} of ${row.itemsDone}`
             : ""}
+        <span className="block text-[14px]">{outcomeWords(row.parts[0]?.outcome)}</span>
         {row.toScore > 0 ? `, ${row.toScore} to score` : ""}
         {isTest || row.markPercent === null ? "" : `; with partial credit ${row.markPercent} %`}
         {row.passed === false ? <span className="text-clay font-semibold">, below the cut</span> : null}
@@ -305,5 +316,6 @@ function subOf(work: WorkView): string {
       ? `${work.parts.length} parts: ${work.parts.map(({ title }) => title.toLowerCase()).join(", ")}`
       : KIND_WORDS[work.kind].ends(work.items, work.certainty);
   const times = `open from ${work.opens}, ${work.due === null ? "no due day" : `due ${work.due}`}`;
-  return `${work.className}, ${work.skills.join(", ")}. ${[what, times, ...rules].join("; ")}.`;
+  const about = work.strands.length > 0 ? work.strands.map(({ name }) => name) : work.skills;
+  return `${work.className}, ${about.join(", ")}. ${[what, times, ...rules].join("; ")}.`;
 }

@@ -24,6 +24,18 @@ export const KIND_WORDS: Readonly<Record<WorkKind, KindWords>> = {
     ends: (items) => `A test of ${items} ${items === 1 ? "item" : "items"}, one try each`,
     inList: "test, ",
   },
+  diagnostic: {
+    ends: (items) => `Finds where each student stands, at most ${items} items`,
+    inList: "diagnostic, ",
+  },
+  sequential: {
+    ends: () => "A short check: 2 to 5 items a skill, until it is clear",
+    inList: "short check, ",
+  },
+  contrast: {
+    ends: (items) => `Telling apart: ${items} items, half of them each skill alone, half mixed`,
+    inList: "telling apart, ",
+  },
   amount: {
     ends: (items) => `${items} ${items === 1 ? "item" : "items"}, the mark is the share right at the first try`,
     inList: "",

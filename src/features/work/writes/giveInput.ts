@@ -4,8 +4,18 @@ import { type OpeningRule, type PartSettings, RELEASE_TIMES, type WorkKind } fro
 import { day, uuid } from "@/server/runtime/validated";
 
 /** Kinds of work that a teacher gives; a check belongs to a reteach. */
-const GIVEN_KINDS = ["practice", "amount", "quiz"] as const satisfies readonly WorkKind[];
+const GIVEN_KINDS = [
+  "practice",
+  "amount",
+  "quiz",
+  "diagnostic",
+  "sequential",
+  "contrast",
+] as const satisfies readonly WorkKind[];
 export const MOST_PICKED = 60;
+/** A diagnostic of all strands may take as many. */
+const MOST_ITEMS = 240;
+const MOST_SKILLS = 200;
 const MOST_PARTS = 8;
 const MOST_STUDENTS = 400;
 const LATEST = 8.64e15;
@@ -59,7 +69,7 @@ const settingsInput = object({
   items: number()
     .integer()
     .min(1, "Give at least 1 item.")
-    .max(MOST_PICKED, `Give at most ${MOST_PICKED} items.`)
+    .max(MOST_ITEMS, `Give at most ${MOST_ITEMS} items.`)
     .required(),
   certainty: string().oneOf(["quicker", "usual", "stricter"], "Choose how sure it has to be.").optional(),
   end: endInput,
@@ -69,6 +79,13 @@ const settingsInput = object({
   tries: number().integer().min(1).max(3).optional(),
   calculator: boolean().optional(),
   missedIn: object({ partId: uuid(), alsoAtCut: boolean().required() }).optional().default(undefined),
+  scope: object({
+    strandIds: array(string().required()).min(1, "Choose at least one strand.").max(12).required(),
+    above: number().integer().min(0).max(3).required(),
+    below: number().integer().min(0).max(8).required(),
+  })
+    .optional()
+    .default(undefined),
 });
 
 const openingInput = lazy((rule: { by?: unknown }) => {
@@ -83,7 +100,7 @@ export const partInput = object({
   id: uuid(),
   kind: string().oneOf(GIVEN_KINDS).required(),
   title: string().trim().max(80, "A title has at most 80 letters.").default(""),
-  skillIds: array(string().required()).max(30, "Choose at most 30 skills.").required(),
+  skillIds: array(string().required()).max(MOST_SKILLS, `Choose at most ${MOST_SKILLS} skills.`).required(),
   settings: settingsInput.required(),
   opening: array(openingInput).max(5).default([]),
   items: array(drawInput)

@@ -1,12 +1,24 @@
 import "server-only";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
-import { libraryOf } from "@/server/library/library";
+import { type Library, libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import type { PartInput } from "./giveInput";
+import { MOST_PICKED, type PartInput } from "./giveInput";
 
-/** Most skills that one adaptive practice goes over; a test may ask for more. */
-const MOST_PRACTISED = 6;
+/** Refuses a part that goes over other skills, or asks more items, than its kind can. */
+function soundScope(library: Library, { kind, skillIds, settings }: PartInput): void {
+  const { goesOver } = conductorOf(kind);
+  if (goesOver.by === "strands") {
+    const strands = new Set(skillIds.map((id) => library.skill(id).strandId));
+    if (settings.scope === undefined || settings.scope.strandIds.some((id) => !strands.has(id)))
+      throw new Refusal("invalid", "Choose at least one strand, each with skills in the library.");
+    return;
+  }
+  if (settings.items > MOST_PICKED) throw new Refusal("invalid", `Give at most ${MOST_PICKED} items.`);
+  if (skillIds.length > goesOver.most) throw new Refusal("invalid", `Choose at most ${goesOver.most} skills.`);
+  if (goesOver.least > 1 && skillIds.length < goesOver.least)
+    throw new Refusal("invalid", `Choose at least ${goesOver.least} skills to be told apart.`);
+}
 
 /** Refuses parts that nobody could work on: without a skill, or hanging on parts that are not there or come later. */
 export async function soundParts({ runtime }: Context, parts: readonly PartInput[]): Promise<void> {
@@ -18,8 +30,7 @@ export async function soundParts({ runtime }: Context, parts: readonly PartInput
     const { missedIn } = part.settings;
     if (missedIn === undefined && part.skillIds.length === 0)
       throw new Refusal("invalid", "Choose at least one skill.");
-    if (!conductorOf(part.kind).standsWhole && part.skillIds.length > MOST_PRACTISED)
-      throw new Refusal("invalid", "Choose at most six skills.");
+    soundScope(library, part);
     if (
       missedIn !== undefined &&
       !parts.some(({ id, kind }) => id === missedIn.partId && conductorOf(kind).standsWhole)

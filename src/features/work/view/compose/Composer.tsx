@@ -27,6 +27,7 @@ import { PickedItems } from "./PickedItems";
 import { PracticeSkills } from "./PracticeSkills";
 import { ProposedTest } from "./ProposedTest";
 import { proposedTitle } from "./proposedTitle";
+import { Strands } from "./Strands";
 import { WhenAndHow } from "./WhenAndHow";
 import { Whom } from "./Whom";
 
@@ -124,7 +125,7 @@ function Fields({
       </PageHead>
       <Problem text={problem} />
       {isPicked ? null : (
-        <fieldset className="border-hair mb-4 flex flex-wrap gap-x-6 gap-y-1 border-b pb-3 text-[15px]">
+        <fieldset className="border-hair mb-4 flex flex-wrap gap-x-5 gap-y-1 border-b pb-3 text-[15px]">
           <legend className="sr-only">What it is</legend>
           {MADE.map((made) => (
             <label key={made} className="flex items-baseline gap-2">
@@ -135,17 +136,19 @@ function Fields({
                 checked={composition.made === made}
                 onChange={() => change((before) => withMade(before, made))}
               />
-              <span>
-                <b className="font-semibold">{MADE_WORDS[made].name}</b>
-                <span className="text-mute text-[14px]">, {MADE_WORDS[made].note}</span>
+              <span className={composition.made === made ? "font-semibold" : ""} title={MADE_WORDS[made].note}>
+                {MADE_WORDS[made].name}
               </span>
             </label>
           ))}
+          <p className="text-mute w-full text-[14px]">{MADE_WORDS[composition.made].note}</p>
         </fieldset>
       )}
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_16rem_20rem]">
         {isPicked ? (
           <PickedItems view={view} base={base} />
+        ) : composition.made === "diagnostic" ? (
+          <Strands view={view} composition={composition} change={change} />
         ) : isTest(composition.made) ? (
           <ProposedTest view={view} composition={composition} change={change} receivers={receivers} Face={Face} />
         ) : (
@@ -165,17 +168,21 @@ function withMade(before: Composition, made: Composition["made"]): Composition {
   return { ...before, made, rules };
 }
 
-function missingOf({ made, skillIds, test, dueDay }: Composition, students: number): string | null {
+function missingOf({ made, skillIds, scope, test, dueDay }: Composition, students: number): string | null {
   if (students === 0) return "Nobody is ticked.";
   if (isTest(made)) {
     if ((test.forms[0]?.length ?? 0) === 0) return "The test has no item yet.";
     if (made === "pair" && (test.forms[1]?.length ?? 0) === 0) return "The second test has no item yet.";
+  } else if (made === "diagnostic") {
+    if (scope.strandIds.length === 0) return "No strand is chosen.";
   } else if (skillIds.length === 0) return "No skill is chosen.";
+  if (made === "contrast" && skillIds.length < 2) return "Choose the skills that get mixed up: at least two.";
   return made !== "practice" && dueDay === "" ? "Choose a due day." : null;
 }
 
 function subOf({ made }: Composition, isPicked: boolean): string {
   if (isPicked) return "The items of your bundle, the same for everybody.";
+  if (made === "diagnostic") return "Each item hangs on the answers before; nobody sees right or wrong.";
   return isTest(made)
     ? "A form proposed from the standards you choose; every item can be swapped."
     : "To a class or to some of it; each student gets items of their own.";

@@ -29,7 +29,7 @@ export function PracticeSkills({
     }));
   return (
     <fieldset>
-      <legend className={LABEL}>Skills, one to six</legend>
+      <legend className={LABEL}>Skills, {composition.made === "contrast" ? "two to four" : "one to six"}</legend>
       <input
         aria-label="Find a skill"
         placeholder="Find a skill"

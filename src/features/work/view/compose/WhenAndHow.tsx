@@ -2,8 +2,8 @@
 import { CERTAINTIES, type PracticeEnd } from "@/core/model/work";
 import { fewestItems, practiceRule } from "@/core/work/endRule";
 import type { Change } from "./composition";
-import { type Composition, isTest } from "./composition";
-import { AMOUNT_NOTE, NET_NOTE, PICKED_NOTE, PRACTICE_NOTE, RUN_NOTE, SURE } from "./ends";
+import { type Composition, isTest, type Made } from "./composition";
+import { AMOUNT_NOTE, CONTRAST_NOTE, NET_NOTE, PICKED_NOTE, PRACTICE_NOTE, RUN_NOTE, SURE } from "./ends";
 import { BOX, LABEL } from "./look";
 import { RulesSentence } from "./RulesSentence";
 
@@ -68,12 +68,17 @@ export function WhenAndHow({
           />
         </label>
       </div>
-      {isPicked || isTest(made) ? null : <HowItEnds composition={composition} set={set} />}
+      {isPicked || isTest(made) || ENDS_BY_ITSELF.includes(made) ? null : (
+        <HowItEnds composition={composition} set={set} />
+      )}
       {isPicked ? <p className="text-mute text-[14px]">{PICKED_NOTE}</p> : null}
       <RulesSentence composition={composition} change={change} />
     </div>
   );
 }
+
+/** What ends as soon as it is clear. */
+const ENDS_BY_ITSELF: readonly Made[] = ["diagnostic", "sequential"];
 
 const ENDS: Readonly<Record<PracticeEnd["by"], PracticeEnd>> = {
   sure: { by: "sure" },
@@ -161,7 +166,9 @@ function HowItEnds({
       ) : null}
       <p className="text-mute mt-2 text-[14px]">
         {!isWhenSure
-          ? AMOUNT_NOTE
+          ? made === "contrast"
+            ? CONTRAST_NOTE
+            : AMOUNT_NOTE
           : end.by === "run"
             ? RUN_NOTE
             : end.by === "net"

@@ -1,17 +1,22 @@
 import type { ReactNode } from "react";
 import { v7 } from "uuid";
 import type { TestLevel } from "@/core/assembly/testProblem";
-import type { Certainty, PracticeEnd, ReleaseTime } from "@/core/model/work";
+import type { Certainty, DiagnosticScope, PracticeEnd, ReleaseTime } from "@/core/model/work";
+import { DIAGNOSTIC_SETTINGS } from "@/core/selection/diagnostic/diagnosticState";
+import { MOST_OF_SHORT_CHECK } from "@/core/selection/shortCheck";
 import type { TestItem } from "../../testTypes";
 import type { ComposeView } from "../../types";
 
-/** What is being put together: practice, a number of items, a test, or a test before and after with practice between. */
-export const MADE = ["practice", "amount", "quiz", "pair"] as const;
+/** What is being put together; a pair is a test before and after with practice between. */
+export const MADE = ["practice", "amount", "sequential", "contrast", "quiz", "pair", "diagnostic"] as const;
 export type Made = (typeof MADE)[number];
 
 export const MADE_WORDS: Readonly<Record<Made, { readonly name: string; readonly note: string }>> = {
   practice: { name: "Practice", note: "until the skills are mastered" },
   amount: { name: "A number of items", note: "told after each, the mark is the share right" },
+  sequential: { name: "A short check", note: "2 to 5 items a skill, each until it is clear" },
+  contrast: { name: "Telling apart", note: "skills that get mixed up: each alone, then mixed" },
+  diagnostic: { name: "Where they stand", note: "finds each student’s place in whole strands, across grades" },
   quiz: { name: "A test", note: "the same for everybody, nothing told before you show it" },
   pair: { name: "Before and after", note: "a test, practice on what was missed, a second test" },
 };
@@ -76,6 +81,7 @@ export interface Composition {
   readonly certainty: Certainty;
   readonly end: PracticeEnd;
   readonly test: TestDesign;
+  readonly scope: DiagnosticScope;
   /** A class by its id, or a group by `group:` and its id. */
   readonly to: readonly string[];
   readonly without: readonly string[];
@@ -173,6 +179,17 @@ function partsOf(view: ComposeView, composition: Composition) {
   const { made, skillIds, items, certainty, end, rules } = composition;
   if (made === "practice")
     return [{ id: v7(), kind: "practice", skillIds, settings: { items, certainty, end }, items: [] }];
+  if (made === "diagnostic") return [diagnosticPart(view, composition)];
+  if (made === "sequential" || made === "contrast")
+    return [
+      {
+        id: v7(),
+        kind: made,
+        skillIds,
+        settings: { items: made === "contrast" ? items : MOST_OF_SHORT_CHECK * skillIds.length },
+        items: [],
+      },
+    ];
   if (made === "amount")
     return [
       {
@@ -221,6 +238,20 @@ function partsOf(view: ComposeView, composition: Composition) {
 /** The most items that follow a test: enough for several skills. */
 const FOLLOW_UP_ITEMS = 24;
 const LETTERS = ["A", "B", "C", "D"];
+
+/** The skills of strands, of whatever grade: which of them a student is asked hangs on the student's own. */
+export const skillsOfStrands = (view: ComposeView, strandIds: readonly string[]) =>
+  view.skills.filter(({ strandId }) => strandIds.includes(strandId));
+
+function diagnosticPart(view: ComposeView, { scope }: Composition) {
+  return {
+    id: v7(),
+    kind: "diagnostic",
+    skillIds: skillsOfStrands(view, scope.strandIds).map(({ id }) => id),
+    settings: { items: DIAGNOSTIC_SETTINGS.mostItems * scope.strandIds.length, scope },
+    items: [],
+  };
+}
 
 /** A test as a part, of all its forms or of one. */
 function testPart({ test }: Composition, id: string, only: readonly number[] | null, title: string) {

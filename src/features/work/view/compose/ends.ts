@@ -22,3 +22,5 @@ export const AMOUNT_NOTE =
 export const PICKED_NOTE = "Everybody gets these items. The first try counts; the mark is the share right.";
 export const RUN_NOTE = "Runs of right answers say less than the chance of mastery: a lucky run ends it too.";
 export const NET_NOTE = "A right answer adds one, a wrong one takes off the penalty, never under nought.";
+export const CONTRAST_NOTE =
+  "Half of the items with each skill alone, half mixed. You see how many were right alone, and how many when nothing said which it was.";

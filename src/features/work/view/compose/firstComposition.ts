@@ -1,8 +1,20 @@
+import type { DiagnosticScope, WorkKind } from "@/core/model/work";
+import { GRADES_ABOVE, GRADES_BELOW } from "@/core/selection/diagnostic/gradesAround";
 import type { AssignStart } from "../../assignStart";
 import type { Again, ComposeView } from "../../types";
-import { type Composition, type FormItem, isTest, PAIR_CUT, RULES } from "./composition";
+import { type Composition, type FormItem, isTest, type Made, PAIR_CUT, RULES } from "./composition";
 
 const MOST_PRACTISED = 6;
+/** As what a kind of work is given again; a check of a reteach as a number of items. */
+const MADE_OF_KIND: Readonly<Record<WorkKind, Made>> = {
+  practice: "practice",
+  amount: "amount",
+  check: "amount",
+  sequential: "sequential",
+  contrast: "contrast",
+  diagnostic: "diagnostic",
+  quiz: "quiz",
+};
 
 /** What stands on the page when it is opened. */
 export function firstComposition(
@@ -44,6 +56,7 @@ export function firstComposition(
       minutes: null,
       neighbours: false,
     },
+    scope: scopeOf(view),
     to: first ? [first.id] : [],
     without: pulledIds === null || !first ? [] : first.students.map(({ id }) => id).filter((id) => !pulledIds.has(id)),
     opensDay: view.today,
@@ -51,6 +64,16 @@ export function firstComposition(
     rules: start.made === "pair" ? { ...RULES, cutPercent: PAIR_CUT } : RULES,
   };
 }
+
+/** The strands of what is planned, or all where nothing is; a grade above the student's own and four below. */
+function scopeOf({ skills }: ComposeView): DiagnosticScope {
+  const planned = skills.filter((skill) => skill.planned);
+  const strandIds = [...new Set((planned.length > 0 ? planned : skills).map(({ strandId }) => strandId))];
+  return { strandIds: strandIds.slice(0, MOST_AT_FIRST), above: GRADES_ABOVE, below: GRADES_BELOW };
+}
+
+/** More strands than these take longer than a lesson. */
+const MOST_AT_FIRST = 3;
 
 /** What was given before, as it was, with days of its own. Its items are held: they stay when something else is changed. */
 function compositionAgain(view: ComposeView, again: Again, to: readonly string[]): Composition {
@@ -62,7 +85,7 @@ function compositionAgain(view: ComposeView, again: Again, to: readonly string[]
     items: firstForm.filter(({ item }) => item.skillId === skillId).length,
   }));
   return {
-    made: again.isPair ? "pair" : again.isTest ? "quiz" : again.untilSure ? "practice" : "amount",
+    made: again.isPair ? "pair" : MADE_OF_KIND[again.kind],
     title: again.title,
     titleIsOwn: true,
     instructions: again.instructions,
@@ -81,6 +104,7 @@ function compositionAgain(view: ComposeView, again: Again, to: readonly string[]
       minutes: settings.minutes ?? null,
       neighbours: false,
     },
+    scope: settings.scope ?? scopeOf(view),
     to,
     without: [],
     opensDay: view.today,

@@ -1,10 +1,21 @@
 import type { ComposeView } from "../../types";
-import { type Composition, isTest } from "./composition";
+import { type Composition, isTest, type Made, skillsOfStrands } from "./composition";
 
 const MOST_LETTERS = 80;
 
+const PREFIXES: Readonly<Partial<Record<Made, string>>> = {
+  quiz: "Test: ",
+  pair: "Before and after: ",
+  sequential: "Short check: ",
+  contrast: "Telling apart: ",
+};
+
 /** A title from what is asked, and of a test its kind. */
-export function proposedTitle(view: ComposeView, { made, skillIds, test }: Composition): string {
+export function proposedTitle(view: ComposeView, { made, skillIds, scope, test }: Composition): string {
+  if (made === "diagnostic") {
+    const strands = [...new Set(skillsOfStrands(view, scope.strandIds).map(({ strand }) => strand))];
+    return strands.length === 1 ? `Where to begin: ${strands[0]}`.slice(0, MOST_LETTERS) : "Where to begin";
+  }
   const ids = isTest(made) ? test.skills.map(({ skillId }) => skillId) : skillIds;
   const chosen = view.skills.filter(({ id }) => ids.includes(id));
   if (chosen.length === 0) return "";
@@ -17,6 +28,6 @@ export function proposedTitle(view: ComposeView, { made, skillIds, test }: Compo
       : strands.length === 1
         ? (strands[0] ?? "")
         : `${names[0]} and ${names.length - 1} more`;
-  const kind = made === "quiz" ? "Test: " : made === "pair" ? "Before and after: " : "";
+  const kind = PREFIXES[made] ?? "";
   return `${kind}${what}`.slice(0, MOST_LETTERS);
 }
