@@ -13,7 +13,6 @@ import { workView } from "@/features/work/reads/workView";
 import { withdrawWork } from "@/features/work/writes/changeWork";
 import { undoChange } from "@/server/history/undoChange";
 import { createRuntime } from "@/server/runtime/runtime";
-import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { rescoreItem } from "@/server/summaries/rescore";
 import { bodyWith, chooseAll, putItem, writeWord } from "../support/newItem";
 import { answersTo, give, givePractice, makeClass, open, type TestSchool, testSchool } from "../support/school";

@@ -2,7 +2,6 @@ import { eq } from "drizzle-orm";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { NO_SUPPORTS } from "@/core/model/supports";
 import { answersOfPerson, evidenceAfter, uncountedAnswersOf } from "@/db/queries/answerLog";
-import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import { sittings, standingAnswers } from "@/db/schema/sittings";
 import { supports } from "@/db/schema/students";
 import { resultsView } from "@/features/delivery/reads/results";
@@ -16,7 +15,6 @@ import { workView } from "@/features/work/reads/workView";
 import { grant } from "@/features/work/writes/grant";
 import { releaseWork } from "@/features/work/writes/release";
 import { undoChange } from "@/server/history/undoChange";
-import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { answersTo, give, givePractice, makeClass, START, type TestSchool, testSchool } from "../support/school";
 import { summariesHold } from "../support/summariesHold";
 

@@ -208,6 +208,17 @@ const route = async (
   );
 };
 
+/** The head of an answer that never ends by itself. */
+async function firstOnly(response: Response): Promise<Response> {
+  const reader = response.headers.get("content-type")?.startsWith("text/event-stream")
+    ? response.body?.getReader()
+    : null;
+  if (!reader) return response;
+  const { value } = await reader.read();
+  await reader.cancel();
+  return new Response(value, { status: response.status });
+}
+
 const days = { fromDay: "2026-11-23", slots: [] };
 const person = { givenName: "New", familyName: "Child", studentNumber: "X1", grade: 6 };
 const supports = { ...NO_SUPPORTS, timeFactor: 1.5 };
@@ -572,6 +583,27 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofClass("change"),
     call: ({ workId, studentId }) => work("grantAction")({ assignmentId: workId, studentIds: [studentId], items: 2 }),
   },
+  "work/pauseAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) => work("pauseAction")({ assignmentId: workId }),
+  },
+  "work/resumeAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) => work("resumeAction")({ assignmentId: workId }),
+  },
+  "work/endNowAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) => work("endNowAction")({ assignmentId: workId }),
+  },
+  "work/sendLinesAction": {
+    needs: ofClass("change"),
+    call: ({ workId, studentId }) =>
+      work("sendLinesAction")({ assignmentId: workId, studentIds: [studentId], kind: "praise", text: "Well done." }),
+  },
+  "delivery/readLineAction": {
+    needs: () => ["student"],
+    call: () => action("@/features/delivery/actions", "readLineAction", { lineId: "line-1" }),
+  },
   "work/openPartAction": {
     needs: ofClass("change"),
     call: ({ workId, studentId }) =>
@@ -793,6 +825,16 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         { body: JSON.stringify({ classId, seed: 1, counts: [{ skillId: "equivalent-ratios", items: 2 }] }) },
         { ask: "propose" },
       ),
+  },
+  "GET api/signs": {
+    needs: ({ studentId, classId, schoolId }) => [
+      ["work-on", { kind: "sitting", personId: studentId, classId, schoolId }],
+    ],
+    call: ({ sittingId }) => route("signs", "GET", `/api/signs?sitting=${sittingId}`),
+  },
+  "GET api/live/[workId]": {
+    needs: ofClass("see"),
+    call: async ({ workId }) => firstOnly(await route("live/[workId]", "GET", "/x", {}, { workId })),
   },
   "POST api/hand-in": {
     needs: ({ studentId, classId, schoolId }) => [

@@ -3,7 +3,7 @@ import type { ChangeArea } from "./changeArea";
 import type { DecimalMark } from "./decimalMark";
 import type { Noted } from "./noted";
 import { AREA_OF_PLANS, type PlanFacts } from "./planFacts";
-import type { Released } from "./work";
+import { AREA_OF_WORK, type WorkFacts } from "./workFacts";
 
 /** Who was moved: one person by id, or only how many. */
 interface Moved {
@@ -21,7 +21,7 @@ interface OfPerson {
  * What the history says of a change, by its kind: facts, which are worded for whoever reads them. People are ids, so that no
  * name outlives an erasure; titles and names of things are as they were on the day. Days are school days.
  */
-export interface ChangeFacts extends PlanFacts {
+export interface ChangeFacts extends PlanFacts, WorkFacts {
   "roster-imported": {
     readonly file: string;
     readonly into: string | null;
@@ -76,19 +76,6 @@ export interface ChangeFacts extends PlanFacts {
   "erasure-asked": OfPerson;
   "erasure-declined": OfPerson;
   erased: OfPerson;
-  "work-items-added": { readonly title: string; readonly items: number };
-  "work-assigned": { readonly title: string; readonly students: number; readonly of: number };
-  "work-prepared": { readonly title: string; readonly students: number; readonly of: number };
-  "work-due-moved": { readonly title: string; readonly dueDay: string };
-  "work-for-marked": { readonly students: number; readonly works: number };
-  "work-given": { readonly title: string };
-  "work-withdrawn": { readonly title: string };
-  "work-released": { readonly title: string; readonly what: readonly Released[] };
-  /** To one person by id, or to several. */
-  "work-granted": { readonly title: string; readonly personId: string | null; readonly students: number };
-  "work-added-to": { readonly title: string; readonly personId: string | null; readonly students: number };
-  "work-skipped": { readonly title: string; readonly personId: string | null; readonly students: number };
-  "part-opened": { readonly title: string; readonly part: string; readonly students: number };
   "groups-made": { readonly names: readonly string[]; readonly students: number | null };
   "group-changed": { readonly name: string };
   "group-put-away": { readonly name: string };
@@ -183,18 +170,6 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "erasure-asked": "privacy",
   "erasure-declined": "privacy",
   erased: "privacy",
-  "work-items-added": "work",
-  "work-assigned": "work",
-  "work-prepared": "work",
-  "work-due-moved": "work",
-  "work-for-marked": "work",
-  "work-given": "work",
-  "work-withdrawn": "work",
-  "work-released": "work",
-  "work-granted": "work",
-  "work-added-to": "work",
-  "work-skipped": "work",
-  "part-opened": "work",
   "groups-made": "groups",
   "group-changed": "groups",
   "group-put-away": "groups",
@@ -222,6 +197,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "framework-imported": "library",
   "framework-followed": "library",
   ...AREA_OF_PLANS,
+  ...AREA_OF_WORK,
   "note-kept": "library",
   "item-rescored": "scores",
 };

@@ -118,3 +118,7 @@ export interface StrandReport {
   /** Areas in which items were set aside as not learned, with their number. */
   readonly notYetTaught: Readonly<Record<string, number>>;
 }
+
+/** What a teacher's line to a student is: a word while they work, a reminder of work, or praise. */
+export const LINE_KINDS = ["word", "reminder", "praise"] as const;
+export type LineKind = (typeof LINE_KINDS)[number];

@@ -20,7 +20,7 @@ import {
 } from "../schema/sittings";
 import { erasedTotals, interests, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
-import { assignmentTargets, completions, partOpenings } from "../schema/work";
+import { assignmentTargets, completions, partOpenings, studentLines } from "../schema/work";
 import { isCurrent } from "./answerLog";
 
 /** Deletes everything a person did; what remains are sums by item, without a person, a class or a day. */
@@ -71,6 +71,7 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
   await tx.delete(completions).where(inArray(completions.targetId, targets));
   await tx.delete(partOpenings).where(inArray(partOpenings.targetId, targets));
   await tx.delete(sittings).where(inArray(sittings.targetId, targets));
+  await tx.delete(studentLines).where(eq(studentLines.personId, personId));
   await tx.delete(assignmentTargets).where(eq(assignmentTargets.personId, personId));
   await tx.delete(reteachStudents).where(eq(reteachStudents.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));

@@ -10,7 +10,7 @@ import { reteachStudents } from "../schema/reteach";
 import { sittings } from "../schema/sittings";
 import { interests, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
-import { assignmentTargets } from "../schema/work";
+import { assignmentTargets, studentLines } from "../schema/work";
 import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
 import { lessonVisitsOf } from "./lessonVisits";
 import { placementsOf } from "./placements";
@@ -54,6 +54,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     ratings: await ratingsOfPerson(db, personId),
     "answers-not-counted": await uncountedAnswersOf(db, personId),
     "lessons-read": await lessonVisitsOf(db, personId),
+    "lines-from-teachers": await db.select().from(studentLines).where(eq(studentLines.personId, personId)),
     placements: await placementsOf(db, [personId]),
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),

@@ -23,6 +23,8 @@ import {
   partSkills,
   parts,
   releases,
+  series,
+  studentLines,
   works,
 } from "../schema/work";
 
@@ -52,6 +54,8 @@ const TABLES = {
   assignmentTargets,
   partOpenings,
   releases,
+  series,
+  studentLines,
   groups,
   groupMembers,
   groupShares,

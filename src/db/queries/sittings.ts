@@ -3,7 +3,7 @@ import { and, asc, eq, getTableColumns, inArray, isNotNull, isNull, lt, sql } fr
 import type { Queryable } from "../queryable";
 import { itemVersions } from "../schema/items";
 import { sittingItems, sittings } from "../schema/sittings";
-import { assignmentTargets } from "../schema/work";
+import { assignments, assignmentTargets } from "../schema/work";
 import type { TargetRow } from "./work";
 
 export type SittingRow = typeof sittings.$inferSelect;
@@ -34,10 +34,18 @@ export async function sittingById(db: Queryable, id: string): Promise<SittingOwn
   return found ?? null;
 }
 
-/** Sittings whose time is over and that nobody handed in, a few at a time. */
+/** Sittings whose time is over and that nobody handed in, a few at a time; what a teacher holds up waits. */
 export async function overdueSittings(db: Queryable, now: number, most: number): Promise<SittingOwner[]> {
   return owned(db)
-    .where(and(isNotNull(sittings.endsAt), isNull(sittings.finishedAt), lt(sittings.endsAt, now)))
+    .innerJoin(assignments, eq(assignments.id, assignmentTargets.assignmentId))
+    .where(
+      and(
+        isNotNull(sittings.endsAt),
+        isNull(sittings.finishedAt),
+        lt(sittings.endsAt, now),
+        isNull(assignments.pausedAt),
+      ),
+    )
     .orderBy(asc(sittings.endsAt))
     .limit(most);
 }

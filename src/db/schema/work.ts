@@ -1,6 +1,14 @@
 import { sql } from "drizzle-orm";
 import { type AnySQLiteColumn, index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import { type OpeningRule, type PartSettings, RELEASED, type ReleaseRules, type WorkKind } from "../../core/model/work";
+import type { SeriesRules } from "../../core/model/series";
+import {
+  LINE_KINDS,
+  type OpeningRule,
+  type PartSettings,
+  RELEASED,
+  type ReleaseRules,
+  type WorkKind,
+} from "../../core/model/work";
 import { itemVersions } from "./items";
 import { skills } from "./library";
 import { classes, people, schools } from "./people";
@@ -134,12 +142,17 @@ export const assignments = sqliteTable(
     cutPercent: real("cut_percent"),
     /** Under which it stands in the gradebook; empty for none. */
     category: text("category").notNull().default(""),
+    /** While it is held up for everybody. */
+    pausedAt: integer("paused_at"),
+    /** The series that gave it; null for what was given by itself. */
+    seriesId: text("series_id").references((): AnySQLiteColumn => series.id),
   },
   (t) => [
     index("assignments_by_class").on(t.classId, t.givenAt),
     index("assignments_by_work").on(t.workId),
     index("assignments_by_group").on(t.groupId),
     index("assignments_by_giver").on(t.givenBy),
+    index("assignments_by_series").on(t.seriesId).where(sql`series_id is not null`),
   ],
 );
 
@@ -167,6 +180,8 @@ export const assignmentTargets = sqliteTable(
     /** Need not do it, with the reason as the teacher wrote it. */
     excusedAt: integer("excused_at"),
     excusedBecause: text("excused_because").notNull().default(""),
+    /** Was not there when it was done on paper. */
+    absentAt: integer("absent_at"),
     /** The last day for which the unlock code was given. */
     unlockedDay: text("unlocked_day"),
   },
@@ -222,4 +237,58 @@ export const releases = sqliteTable(
     at: integer("at").notNull(),
   },
   (t) => [uniqueIndex("releases_once").on(t.assignmentId, t.what), index("releases_by_releaser").on(t.releasedBy)],
+);
+
+/** Work that is given again and again: what, from where, on which days. */
+export const series = sqliteTable(
+  "series",
+  {
+    id: text("id").primaryKey(),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    ownerId: text("owner_id")
+      .notNull()
+      .references(() => people.id),
+    title: text("title").notNull(),
+    kind: text("kind").$type<WorkKind>().notNull(),
+    rules: text("rules", { mode: "json" }).$type<SeriesRules>().notNull(),
+    /** Who gets it; null for everybody who is in the class on the day. */
+    studentIds: text("student_ids", { mode: "json" }).$type<readonly string[]>(),
+    fromDay: text("from_day").notNull(),
+    toDay: text("to_day").notNull(),
+    createdAt: integer("created_at").notNull(),
+    /** From then on it gives nothing more. */
+    endedAt: integer("ended_at"),
+  },
+  (t) => [index("series_by_class").on(t.classId), index("series_by_owner").on(t.ownerId)],
+);
+
+/** A line from a teacher to one student: on their page until it is read, and a reminder until its work is done. */
+export const studentLines = sqliteTable(
+  "student_lines",
+  {
+    id: text("id").primaryKey(),
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    fromId: text("from_id")
+      .notNull()
+      .references(() => people.id),
+    /** The work that it is about, if any. */
+    assignmentId: text("assignment_id").references(() => assignments.id),
+    kind: text("kind", { enum: LINE_KINDS }).notNull(),
+    text: text("text").notNull(),
+    at: integer("at").notNull(),
+    readAt: integer("read_at"),
+  },
+  (t) => [
+    index("student_lines_by_person").on(t.personId, t.at),
+    index("student_lines_by_work").on(t.assignmentId).where(sql`assignment_id is not null`),
+    index("student_lines_by_class").on(t.classId),
+    index("student_lines_by_sender").on(t.fromId),
+  ],
 );

@@ -1,6 +1,7 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
+import { readLine } from "./writes/readLine";
 import { takeNext } from "./writes/takeNext";
 import { unlock } from "./writes/unlock";
 
@@ -10,4 +11,8 @@ export async function takeNextAction(input: unknown): Promise<ActionResult<{ ass
 
 export async function unlockAction(input: unknown): Promise<ActionResult<{ open: true }>> {
   return runAction((context) => unlock(context, input));
+}
+
+export async function readLineAction(input: unknown): Promise<ActionResult<{ read: true }>> {
+  return runAction((context) => readLine(context, input));
 }

@@ -4,7 +4,7 @@ import type { Passage } from "@/core/items/passage";
 import type { ShownOf } from "@/core/items/rooms";
 import type { Lesson, SkillTeaching } from "@/core/model/content";
 import type { MasteryMark } from "@/core/model/masteryMark";
-import type { FinishReason, WorkKind } from "@/core/model/work";
+import type { FinishReason, LineKind, WorkKind } from "@/core/model/work";
 
 /** A part of an item as a student's browser gets it: what its kind shows, and nothing that tells the answer. */
 export interface PartView<Kind extends ItemKind = ItemKind> {
@@ -220,6 +220,7 @@ export interface StudentHome {
   readonly name: string;
   /** The server's clock, in milliseconds since 1970 UTC. */
   readonly serverNow: number;
+  readonly lines: readonly LineView[];
   /** What was given, in the order in which it goes first. */
   readonly now: readonly StudentWork[];
   /** What the plans of their classes give next, without anybody having given it. */
@@ -267,4 +268,24 @@ export interface StudentWork {
   readonly waitsFor: string | null;
   /** Some of what came out is released. */
   readonly hasResults: boolean;
+}
+
+/** A line from a teacher that is still to be read. */
+export interface LineView {
+  readonly id: string;
+  readonly kind: LineKind;
+  readonly text: string;
+  /** The work that it is about; null for none. */
+  readonly workId: string | null;
+  readonly from: string;
+}
+
+/** What a student's page at work is told from time to time. */
+export interface SignsView {
+  /** The teacher holds the work up for everybody. */
+  readonly paused: boolean;
+  readonly endsAt: number | null;
+  /** Ended meanwhile, by its time or by the teacher. */
+  readonly finished: FinishReason | null;
+  readonly lines: readonly LineView[];
 }

@@ -6,6 +6,8 @@ import { addToWork, giveNow, moveDueDay, withdrawWork } from "./writes/changeWor
 import { giveMarked } from "./writes/giveMarked";
 import { giveWork } from "./writes/giveWork";
 import { grant, openPart } from "./writes/grant";
+import { sendLines } from "./writes/lines";
+import { endNow, pauseWork, resumeWork } from "./writes/live";
 import { releaseWork } from "./writes/release";
 
 export async function giveAction(
@@ -53,4 +55,20 @@ export async function giveMarkedAction(
 
 export async function addStudentsAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
   return runAction((context) => addStudents(context, input));
+}
+
+export async function pauseAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => pauseWork(context, input));
+}
+
+export async function resumeAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => resumeWork(context, input));
+}
+
+export async function endNowAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => endNow(context, input));
+}
+
+export async function sendLinesAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => sendLines(context, input));
 }

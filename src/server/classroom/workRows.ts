@@ -57,6 +57,8 @@ export interface NewAssignment {
   readonly cutPercent?: number | null;
   readonly category?: string;
   readonly studentIds: readonly string[];
+  /** The series that gives it; none unless stated. */
+  readonly seriesId?: string;
   /** Forms that students get by turns; A for everybody unless stated. */
   readonly forms?: readonly string[];
 }
@@ -126,6 +128,8 @@ export function assignmentRows({ runtime, actor }: Giver, workId: string, given:
       release: given.release ?? {},
       cutPercent: given.cutPercent ?? null,
       category: given.category ?? "",
+      pausedAt: null,
+      seriesId: given.seriesId ?? null,
     }),
     ...given.studentIds.map((personId, place) => {
       const { forms = [] } = given;
@@ -147,5 +151,6 @@ export const newTarget = (runtime: Runtime, assignmentId: string, personId: stri
   reopenedUntil: null,
   excusedAt: null,
   excusedBecause: "",
+  absentAt: null,
   unlockedDay: null,
 });

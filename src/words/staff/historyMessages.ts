@@ -55,6 +55,12 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "work-released": "Let students see {what} of “{title}”",
   "work-granted":
     "“{title}”: granted something beyond the settings to {students, plural, =1 {{person}} other {# students}}",
+  "work-paused": "Paused “{title}” for everybody",
+  "work-resumed":
+    "“{title}” goes on{minutes, plural, =0 {} one {; # minute given to those whose time ran} other {; # minutes given to those whose time ran}}",
+  "work-ended": "Ended “{title}” for everybody",
+  "lines-sent":
+    "{line, select, word {Sent a word} reminder {Reminded} other {Praised}}{line, select, word { to } other { }}{students, plural, =1 {{person}} other {# students}}",
   "work-added-to": "Gave “{title}” to {students, plural, =1 {{person}} other {# further students}} too",
   "work-skipped": "“{title}”: {students, plural, =1 {{person}} other {# students}} who joined later need not do it",
   "part-opened": "“{title}”: opened part {part} for {students, plural, one {# student} other {# students}}",

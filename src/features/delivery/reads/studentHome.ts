@@ -19,6 +19,7 @@ import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
 import type { StudentHome, StudentNext, StudentWork } from "../types";
 import { maySee, releasedWords } from "./released";
+import { linesOf } from "./signs";
 
 /** Work that is finished, or whose time ran out, stays on the student's page for this long. */
 const SHOW_DONE_MILLISECONDS = 14 * 86_400_000;
@@ -91,6 +92,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
   return {
     name: person?.givenName ?? "",
     serverNow: now,
+    lines: await linesOf(runtime.db.read, actor.personId),
     now: [...inOrder.filter((one) => one === first), ...inOrder.filter((one) => one !== first)].map(({ view }) =>
       waiting(view),
     ),

@@ -4,6 +4,8 @@ import type { SittingView } from "../types";
 import { Calculator } from "./Calculator";
 import { ItemForm } from "./ItemForm";
 import { River } from "./River";
+import { SignsAbove } from "./SignsAbove";
+import { useSigns } from "./useSigns";
 import { type SittingState, useSitting } from "./useSitting";
 import { WorkDone } from "./WorkDone";
 import { TimeLeft } from "./whole/TimeLeft";
@@ -13,6 +15,8 @@ import { WORK_WORDS } from "./workWords";
 export function SittingPage({ initial, personId }: { readonly initial: SittingView; readonly personId: string }) {
   const state = useSitting(initial, personId);
   const { view, item } = state;
+  const signs = useSigns(view.sittingId, view.finished !== null);
+  const endsAt = signs.endsAt ?? view.endsAt;
   return (
     <div className="sitting font-reading mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
       <header className="flex items-baseline justify-between gap-4 px-5 pt-5 sm:px-12">
@@ -21,9 +25,10 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
           Stop for now
         </Link>
       </header>
-      {view.endsAt !== null && view.finished === null ? (
+      <SignsAbove signs={signs} />
+      {endsAt !== null && view.finished === null ? (
         <p className="px-5 text-[17px] sm:px-12">
-          <TimeLeft endsAt={view.endsAt} />
+          <TimeLeft endsAt={endsAt} />
         </p>
       ) : null}
       <River progress={view.progress} label={`${Math.round(view.progress * 100)} % of the way`} />

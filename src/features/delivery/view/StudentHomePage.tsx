@@ -2,6 +2,7 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { StudentHome, StudentNext, StudentWork } from "../types";
+import { HomeLines } from "./HomeLines";
 import { OwnRiver } from "./River";
 import { SendWaiting } from "./SendWaiting";
 import { SignOut } from "./SignOut";
@@ -28,6 +29,7 @@ export function StudentHomePage({
         <SignOut signOut={signOut} />
       </header>
       <SendWaiting personId={personId} serverNow={home.serverNow} />
+      <HomeLines lines={home.lines} />
       <OwnRiver skills={home.river} />
       <p className="text-mute mb-6 text-[17px]">
         {home.river.filter(({ mark }) => mark === "now").length === 0

@@ -15,6 +15,7 @@ import type { PartOfRow, WorkRowView, WorkView } from "../types";
 import { GrantBar } from "./GrantBar";
 import { JoinedBar } from "./JoinedBar";
 import { KIND_WORDS } from "./kindWords";
+import { LineBox } from "./LineBox";
 import { outcomeWords } from "./outcomeWords";
 import { PlacedCell, StrandHead } from "./Placed";
 import { PreparedBar, ReleaseBar } from "./ReleaseBar";
@@ -43,6 +44,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
   );
   const isTest = work.parts.length === 1 && work.parts[0]?.isTest === true;
   const columns = 3 + (work.parts.length > 1 ? work.parts.length : work.strands.length > 0 ? work.strands.length : 2);
+  const chosen = rows.filter(({ studentId }) => pull.has(studentId));
   const pullAll = (status: RunState) =>
     pull.add(
       rows
@@ -77,6 +79,9 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         >
           {work.state === "over" ? "Open again until then" : "Move the due day"}
         </Button>
+        {work.state === "open" || work.state === "late" ? (
+          <ButtonLink href={`${base}/work/${work.id}/live`}>At work now</ButtonLink>
+        ) : null}
         <ButtonLink href={`${base}/work/new?again=${work.id}`}>Give again</ButtonLink>
         <Button
           disabled={busy}
@@ -123,7 +128,15 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         })}
         {work.leftOut.length > 0 ? <span className="text-mute">left out: {work.leftOut.join(", ")}</span> : null}
       </p>
-      <GrantBar work={work} chosen={rows.filter(({ studentId }) => pull.has(studentId))} />
+      <GrantBar work={work} chosen={chosen} />
+      {chosen.length > 0 ? (
+        <LineBox
+          key={chosen.map(({ studentId }) => studentId).join()}
+          assignmentId={work.id}
+          students={chosen.map(({ studentId, name }) => ({ id: studentId, name }))}
+          kinds={["reminder", "praise"]}
+        />
+      ) : null}
       <table className="w-full max-w-6xl text-[15px]">
         <thead className="text-mute text-left text-[14px]">
           <tr>

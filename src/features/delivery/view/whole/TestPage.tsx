@@ -5,6 +5,7 @@ import { Button } from "@/ui/primitives/Button";
 import type { SittingView, WholeView } from "../../types";
 import { Calculator } from "../Calculator";
 import { ItemFace } from "../ItemFace";
+import { SignsAbove } from "../SignsAbove";
 import { WorkDone } from "../WorkDone";
 import { ItemStrip } from "./ItemStrip";
 import { LookOver } from "./LookOver";
@@ -44,6 +45,7 @@ export function TestPage({
           {test.report}
         </p>
       ) : null}
+      <SignsAbove signs={test.signs} />
       {isOver ? null : <ItemStrip test={test} isLookingOver={isLookingOver} go={go} />}
       <main className="flex-1 px-5 pt-4 pb-8 sm:px-[84px]">
         {isOver ? (

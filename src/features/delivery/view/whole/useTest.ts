@@ -2,11 +2,13 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { useActiveTime } from "@/client/activeTime";
+import { atInstant } from "@/client/atInstant";
 import { keepMessage, nextOrder, waitingMessages } from "@/client/outbox/outbox";
 import { serverTime, tellServerTimeOfPage } from "@/client/serverClock";
 import type { AnswerMessage, HandInMessage, ItemView, SittingView, WholeView } from "../../types";
 import { flushOutbox, reportOf } from "../flushOutbox";
 import { emptyValues, type PartValues, problemOf, responseOf, wordsOf } from "../items/controls";
+import { type Signs, useSigns } from "../useSigns";
 import { keepTest, keptTest } from "./keptTest";
 
 const RETRY_MILLISECONDS = 4000;
@@ -34,6 +36,7 @@ export interface TestState {
   /** "sending": handed in here, and not yet at the server. */
   readonly handedIn: "no" | "sending" | "yes";
   readonly endsAt: number | null;
+  readonly signs: Signs;
   set(change: (before: PartValues) => PartValues): void;
   go(place: number): void;
   flag(): void;
@@ -194,14 +197,19 @@ export function useTest(initial: SittingView & { readonly whole: WholeView }, pe
     await flush();
   }, [flush, initial.sittingId, personId, save]);
 
-  // When the time is up it is handed in by itself, as the server would do it.
+  const signs = useSigns(initial.sittingId, handedIn === "yes");
+  useEffect(() => {
+    if (signs.finished !== null) setHandedIn("yes");
+    if (signs.endsAt !== null) setEndsAt(signs.endsAt);
+  }, [signs.finished, signs.endsAt]);
+
+  // When the time is up it is handed in by itself, as the server would do it; not while the teacher holds it up.
   const handInLatest = useRef(handIn);
   handInLatest.current = handIn;
   useEffect(() => {
-    if (endsAt === null || handedIn !== "no") return;
-    const timer = setTimeout(() => void handInLatest.current(), Math.max(0, endsAt - serverTime()));
-    return () => clearTimeout(timer);
-  }, [endsAt, handedIn]);
+    if (endsAt === null || handedIn !== "no" || signs.paused) return;
+    return atInstant(endsAt, () => void handInLatest.current());
+  }, [endsAt, handedIn, signs.paused]);
 
   return {
     items,
@@ -217,6 +225,7 @@ export function useTest(initial: SittingView & { readonly whole: WholeView }, pe
     report,
     handedIn,
     endsAt,
+    signs,
     set: (change) => {
       changed.current.add(id);
       setProblem(null);

@@ -1,0 +1,80 @@
+import "server-only";
+import { and, asc, desc, eq, inArray, isNull, ne } from "drizzle-orm";
+import type { Queryable } from "../queryable";
+import { people } from "../schema/people";
+import { answers, sittingItems, sittings } from "../schema/sittings";
+import { assignments, assignmentTargets, completions, studentLines } from "../schema/work";
+import { among } from "./people";
+
+/** The items that some runs have shown, in order, with the active time of each first answer; null before it. */
+export async function itemsAtWork(db: Queryable, sittingIds: readonly string[]) {
+  if (sittingIds.length === 0) return [];
+  return db
+    .select({
+      sittingId: sittingItems.sittingId,
+      state: sittingItems.state,
+      tries: sittingItems.tries,
+      earned: sittingItems.earned,
+      possible: sittingItems.possible,
+      setAside: sittingItems.setAside,
+      milliseconds: answers.milliseconds,
+    })
+    .from(sittingItems)
+    .leftJoin(answers, and(eq(answers.sittingItemId, sittingItems.id), eq(answers.tryNumber, 1)))
+    .where(and(among(sittingItems.sittingId, sittingIds), ne(sittingItems.state, "reserve")))
+    .orderBy(asc(sittingItems.sittingId), asc(sittingItems.place));
+}
+
+/** What a student's page at work asks for from time to time: whether their work is held up, and until when it runs. */
+export async function signsOfSitting(db: Queryable, sittingId: string) {
+  const [row] = await db
+    .select({
+      personId: assignmentTargets.personId,
+      classId: assignments.classId,
+      pausedAt: assignments.pausedAt,
+      withdrawnAt: assignments.withdrawnAt,
+      endsAt: sittings.endsAt,
+      finished: sittings.finishReason,
+    })
+    .from(sittings)
+    .innerJoin(assignmentTargets, eq(assignmentTargets.id, sittings.targetId))
+    .innerJoin(assignments, eq(assignments.id, assignmentTargets.assignmentId))
+    .where(eq(sittings.id, sittingId));
+  return row ?? null;
+}
+
+/** Lines to a student that are still to be read: reminders no longer once their work is done. */
+export async function openLinesOf(db: Queryable, personId: string) {
+  const rows = await db
+    .select({
+      id: studentLines.id,
+      kind: studentLines.kind,
+      text: studentLines.text,
+      at: studentLines.at,
+      assignmentId: studentLines.assignmentId,
+      fromGivenName: people.givenName,
+      fromFamilyName: people.familyName,
+      doneAt: completions.at,
+    })
+    .from(studentLines)
+    .innerJoin(people, eq(people.id, studentLines.fromId))
+    .leftJoin(
+      assignmentTargets,
+      and(
+        eq(assignmentTargets.assignmentId, studentLines.assignmentId),
+        eq(assignmentTargets.personId, studentLines.personId),
+      ),
+    )
+    .leftJoin(completions, eq(completions.targetId, assignmentTargets.id))
+    .where(and(eq(studentLines.personId, personId), isNull(studentLines.readAt)))
+    .orderBy(desc(studentLines.at));
+  return rows.filter(({ kind, doneAt }) => kind !== "reminder" || doneAt === null);
+}
+
+/** Notes that a student has read some of their lines. */
+export async function markLinesRead(tx: Queryable, personId: string, ids: readonly string[], at: number) {
+  await tx
+    .update(studentLines)
+    .set({ readAt: at })
+    .where(and(eq(studentLines.personId, personId), inArray(studentLines.id, [...ids]), isNull(studentLines.readAt)));
+}

@@ -1,0 +1,53 @@
+import { WRONG_IN_ROW } from "@/core/work/heldUpNow";
+import type { LiveRow } from "../../liveTypes";
+
+/** Who needs somebody first stands first. */
+export const LIVE_ORDER: readonly LiveRow["state"][] = [
+  "wrong-in-row",
+  "quiet",
+  "not-started",
+  "away",
+  "working",
+  "between",
+  "finished",
+  "excused",
+];
+
+/** The sums over the board. */
+export const SUMS: readonly {
+  readonly states: readonly LiveRow["state"][];
+  readonly words: string;
+  readonly loud: boolean;
+}[] = [
+  { states: ["wrong-in-row", "quiet"], words: "held up now", loud: true },
+  { states: ["working", "between"], words: "at work", loud: false },
+  { states: ["away"], words: "away", loud: false },
+  { states: ["not-started"], words: "not begun", loud: false },
+  { states: ["finished"], words: "through", loud: false },
+  { states: ["excused"], words: "excused", loud: false },
+];
+
+/** Where a student is, in few words. */
+export function liveWords(row: LiveRow): string {
+  const { state, itemsDone, mostItems, quietMinutes, finishedAt, minutesLeft, part } = row;
+  const left = minutesLeft === null ? "" : `, ${Math.max(0, minutesLeft)} min left`;
+  const at = `${part === "" ? "" : `${part}: `}${itemsDone} of at most ${mostItems}${left}`;
+  switch (state) {
+    case "not-started":
+      return "not begun";
+    case "wrong-in-row":
+      return `${WRONG_IN_ROW} wrong in a row, ${at}`;
+    case "quiet":
+      return `no answer for ${quietMinutes} min, ${at}`;
+    case "away":
+      return `away for ${quietMinutes} min, ${at}`;
+    case "between":
+      return "between two parts";
+    case "finished":
+      return `through at ${finishedAt}`;
+    case "excused":
+      return "excused";
+    case "working":
+      return at;
+  }
+}
