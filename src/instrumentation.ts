@@ -4,8 +4,12 @@ export async function register(): Promise<void> {
   const { startProcess } = await import("./server/runtime/startProcess");
   const { answerDirectly } = await import("./server/runtime/direct");
   const { takeAnswer, watch } = await import("./features/delivery/entry");
+  const { watch: watchWork } = await import("./features/work/entry");
   const runtime = await startProcess();
   if (runtime === "development") return;
-  if (runtime) watch(runtime);
+  if (runtime) {
+    watch(runtime);
+    watchWork(runtime);
+  }
   answerDirectly("/api/answers", takeAnswer);
 }

@@ -17,6 +17,7 @@ import { makePlan } from "@/features/plan/writes/sharedPlans";
 import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
 import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
 import { beginImport } from "@/features/roster/writes/importRoster";
+import { makeSeries } from "@/features/work/writes/series";
 import { actorOf } from "@/server/access/actorOf";
 import type { Actor, Subject } from "@/server/access/policy";
 import { tokenHashOf } from "@/server/access/secrets";
@@ -24,6 +25,7 @@ import { cardsMade } from "@/server/library/itemCards";
 import type { Runtime } from "@/server/runtime/runtime";
 import { onePart } from "~/demo/onePart";
 import { bodyWith } from "./newItem";
+import { newSeries } from "./newSeries";
 import { csv, give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "./school";
 
 /** What stands around one class: everything that a route or an action can be pointed at. */
@@ -37,6 +39,7 @@ export interface Around {
   readonly groupId: string;
   readonly shareId: string;
   readonly workId: string;
+  readonly seriesId: string;
   readonly sittingId: string;
   readonly presentationId: string;
   /** Somebody's answer. */
@@ -583,6 +586,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofClass("change"),
     call: ({ workId, studentId }) => work("grantAction")({ assignmentId: workId, studentIds: [studentId], items: 2 }),
   },
+  "work/makeSeriesAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) => work("makeSeriesAction")(newSeries(id(), classId)),
+  },
+  "work/endSeriesAction": {
+    needs: ofClass("change"),
+    call: ({ seriesId }) => work("endSeriesAction")(seriesId),
+  },
   "work/pauseAction": {
     needs: ofClass("change"),
     call: ({ workId }) => work("pauseAction")({ assignmentId: workId }),
@@ -958,6 +969,8 @@ export async function prepareEntries(): Promise<TestSchool> {
     if (place === "own class") await shareGroup(await school.teacher(owner), { groupId, personId: "kim" });
     await setRunning(teacher, { classId, runs: true, pace: "own" });
     const workId = await givePractice(school, classId, studentIds, {}, owner);
+    const seriesId = id();
+    await makeSeries(await school.teacher(owner), { ...newSeries(seriesId, classId) });
     await give(school, studentId, await open(school, studentId, workId), "wrong");
     const [answered] = await answersOfPerson(db.read, studentId);
     const sitting = await open(school, studentId, workId);
@@ -1014,6 +1027,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       groupId,
       shareId: shares.find((share) => share.groupId === groupId)?.id ?? "none",
       workId,
+      seriesId,
       sittingId: sitting.sittingId,
       presentationId: sitting.current?.presentationId ?? "",
       answerSerial: answered?.serial ?? 0,

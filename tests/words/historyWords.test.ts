@@ -124,6 +124,12 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "work-granted", facts: { title: "W", personId: "ada", students: 1 } },
     "“W”: granted something beyond the settings to Ada Quill",
   ],
+  [{ kind: "series-made", facts: { title: "W", pieces: 6 } }, "Set up the series “W”, 6 pieces"],
+  [
+    { kind: "series-piece-given", facts: { title: "W, 23 Nov", students: 1 } },
+    "Gave “W, 23 Nov” of a series to 1 student",
+  ],
+  [{ kind: "series-ended", facts: { title: "W" } }, "Ended the series “W”"],
   [{ kind: "work-paused", facts: { title: "W" } }, "Paused “W” for everybody"],
   [{ kind: "work-resumed", facts: { title: "W", minutes: 0 } }, "“W” goes on"],
   [{ kind: "work-resumed", facts: { title: "W", minutes: 3 } }, "“W” goes on; 3 minutes given to those whose time ran"],

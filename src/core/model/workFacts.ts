@@ -17,6 +17,9 @@ export interface WorkFacts {
   "work-resumed": { readonly title: string; readonly minutes: number };
   "work-ended": { readonly title: string };
   "lines-sent": { readonly line: LineKind; readonly personId: string | null; readonly students: number };
+  "series-made": { readonly title: string; readonly pieces: number };
+  "series-piece-given": { readonly title: string; readonly students: number };
+  "series-ended": { readonly title: string };
   "work-added-to": { readonly title: string; readonly personId: string | null; readonly students: number };
   "work-skipped": { readonly title: string; readonly personId: string | null; readonly students: number };
   "part-opened": { readonly title: string; readonly part: string; readonly students: number };
@@ -36,6 +39,9 @@ export const AREA_OF_WORK: Readonly<Record<keyof WorkFacts, ChangeArea>> = {
   "work-resumed": "work",
   "work-ended": "work",
   "lines-sent": "work",
+  "series-made": "work",
+  "series-piece-given": "work",
+  "series-ended": "work",
   "work-added-to": "work",
   "work-skipped": "work",
   "part-opened": "work",

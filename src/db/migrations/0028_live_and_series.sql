@@ -39,4 +39,5 @@ CREATE INDEX `student_lines_by_sender` ON `student_lines` (`from_id`);--> statem
 ALTER TABLE `assignment_targets` ADD `absent_at` integer;--> statement-breakpoint
 ALTER TABLE `assignments` ADD `paused_at` integer;--> statement-breakpoint
 ALTER TABLE `assignments` ADD `series_id` text REFERENCES series(id);--> statement-breakpoint
-CREATE INDEX `assignments_by_series` ON `assignments` (`series_id`) WHERE series_id is not null;
+ALTER TABLE `assignments` ADD `series_day` text;--> statement-breakpoint
+CREATE UNIQUE INDEX `assignments_by_series` ON `assignments` (`series_id`,`series_day`) WHERE series_id is not null;

@@ -1,5 +1,7 @@
 import "server-only";
 import { and, eq, inArray, isNotNull, isNull, notExists, type SQL, sql } from "drizzle-orm";
+import { WORK_KINDS } from "../../core/model/work";
+import { conductorOf } from "../../core/work/conductors/conductorOf";
 import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
 import { skills } from "../schema/library";
@@ -94,8 +96,15 @@ export interface WorkCounts {
 
 const total = (condition: SQL) => sql<number>`coalesce(sum(${condition}), 0)`;
 
+/** Kinds of work that somebody learns from; whoever is only measured is not held up in it. */
+const LEARNED_FROM = sql.raw(
+  WORK_KINDS.filter((kind) => conductorOf(kind).tells.verdict)
+    .map((kind) => `'${kind}'`)
+    .join(", "),
+);
+
 /** A student's open snag in one of the skills of what was given: more of the same is unlikely to help. */
-const snagged = sql`exists (select 1 from ${assignments} join ${parts} on ${parts.workId} = ${assignments.workId}
+const snagged = sql`exists (select 1 from ${assignments} join ${parts} on ${parts.workId} = ${assignments.workId} and ${parts.kind} in (${LEARNED_FROM})
   join ${partSkills} on ${partSkills.partId} = ${parts.id} join ${skillStates} on ${skillStates.skillId} = ${partSkills.skillId}
   where ${assignments.id} = ${assignmentTargets.assignmentId} and ${skillStates.personId} = ${assignmentTargets.personId}
     and ${skillStates.snagDay} is not null and ${skillStates.snagClearedDay} is null)`;

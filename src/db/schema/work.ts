@@ -146,13 +146,15 @@ export const assignments = sqliteTable(
     pausedAt: integer("paused_at"),
     /** The series that gave it; null for what was given by itself. */
     seriesId: text("series_id").references((): AnySQLiteColumn => series.id),
+    /** The school day that it is the piece of; a day has one piece of a series. */
+    seriesDay: text("series_day"),
   },
   (t) => [
     index("assignments_by_class").on(t.classId, t.givenAt),
     index("assignments_by_work").on(t.workId),
     index("assignments_by_group").on(t.groupId),
     index("assignments_by_giver").on(t.givenBy),
-    index("assignments_by_series").on(t.seriesId).where(sql`series_id is not null`),
+    uniqueIndex("assignments_by_series").on(t.seriesId, t.seriesDay).where(sql`series_id is not null`),
   ],
 );
 

@@ -9,6 +9,7 @@ import { grant, openPart } from "./writes/grant";
 import { sendLines } from "./writes/lines";
 import { endNow, pauseWork, resumeWork } from "./writes/live";
 import { releaseWork } from "./writes/release";
+import { endSeries, makeSeries } from "./writes/series";
 
 export async function giveAction(
   input: unknown,
@@ -71,4 +72,12 @@ export async function endNowAction(input: unknown): Promise<ActionResult<{ chang
 
 export async function sendLinesAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
   return runAction((context) => sendLines(context, input));
+}
+
+export async function makeSeriesAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => makeSeries(context, input));
+}
+
+export async function endSeriesAction(seriesId: string): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => endSeries(context, { seriesId }));
 }

@@ -205,6 +205,8 @@ export interface ComposeView {
     readonly secure: Readonly<Record<string, number>>;
     readonly planned: boolean;
   }[];
+  /** Days off, as day numbers. */
+  readonly holidays: readonly number[];
   readonly today: string;
   readonly dueDay: string;
   readonly suggestedSkillId: string | null;

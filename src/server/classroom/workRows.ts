@@ -58,7 +58,7 @@ export interface NewAssignment {
   readonly category?: string;
   readonly studentIds: readonly string[];
   /** The series that gives it; none unless stated. */
-  readonly seriesId?: string;
+  readonly series?: { readonly id: string; readonly day: string };
   /** Forms that students get by turns; A for everybody unless stated. */
   readonly forms?: readonly string[];
 }
@@ -129,7 +129,8 @@ export function assignmentRows({ runtime, actor }: Giver, workId: string, given:
       cutPercent: given.cutPercent ?? null,
       category: given.category ?? "",
       pausedAt: null,
-      seriesId: given.seriesId ?? null,
+      seriesId: given.series?.id ?? null,
+      seriesDay: given.series?.day ?? null,
     }),
     ...given.studentIds.map((personId, place) => {
       const { forms = [] } = given;

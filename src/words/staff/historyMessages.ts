@@ -61,6 +61,9 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "work-ended": "Ended “{title}” for everybody",
   "lines-sent":
     "{line, select, word {Sent a word} reminder {Reminded} other {Praised}}{line, select, word { to } other { }}{students, plural, =1 {{person}} other {# students}}",
+  "series-made": "Set up the series “{title}”, {pieces, plural, one {# piece} other {# pieces}}",
+  "series-piece-given": "Gave “{title}” of a series to {students, plural, one {# student} other {# students}}",
+  "series-ended": "Ended the series “{title}”",
   "work-added-to": "Gave “{title}” to {students, plural, =1 {{person}} other {# further students}} too",
   "work-skipped": "“{title}”: {students, plural, =1 {{person}} other {# students}} who joined later need not do it",
   "part-opened": "“{title}”: opened part {part} for {students, plural, one {# student} other {# students}}",

@@ -82,6 +82,7 @@ export async function composeView(
       ),
     })),
     today,
+    holidays: [...classroom.school.calendar.holidays],
     dueDay: addSchoolDays(today, USUAL_SCHOOL_DAYS, classroom.school.calendar),
     again,
     suggestedSkillId: current?.skillId ?? null,

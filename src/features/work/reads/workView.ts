@@ -90,6 +90,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
   );
   const parts = await partsOfWorks(runtime.db.read, [work.workId]);
   const isWhole = conductorOf(work.kind).standsWhole;
+  const isLearnedFrom = parts.some(({ kind }) => conductorOf(kind).tells.verdict);
   return {
     ...(entry as WorkListEntry),
     joined: (
@@ -136,9 +137,10 @@ export async function workView(context: Context, assignmentId: string): Promise<
         name: names.get(person.id) ?? "",
         // Between two parts somebody is at work still.
         status: stateOfRun(sitting && throughAt === null ? { finishReason: null } : sitting, {
-          isStuck: snagsOf.has(person.id),
+          // Whoever is only measured is not held up in it.
+          isStuck: isLearnedFrom && snagsOf.has(person.id),
         }),
-        snags: (snagsOf.get(person.id) ?? []).map(({ name: skill, why }) => ({ skill, why })),
+        snags: (isLearnedFrom ? (snagsOf.get(person.id) ?? []) : []).map(({ name: skill, why }) => ({ skill, why })),
         open: sitting?.finishReason === "budget" ? openOf(person.id) : [],
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,

@@ -5,15 +5,27 @@ import { useState } from "react";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { FindField } from "@/ui/primitives/FindField";
+import { dayWords } from "@/words/staff/dayWords";
+import type { SeriesLine } from "../seriesTypes";
 import type { WorkListEntry } from "../types";
 import { KIND_WORDS } from "./kindWords";
+import { rhythmWords, weekdaysWords } from "./series/seriesWords";
 import { byDay, byNeed } from "./workOrder";
 
 /** Work that is over and not long ago; the rest is a move away. */
 const OVER_SHOWN = 12;
 
 /** All work of the chosen classes: what needs the teacher first, then by its day, each with how far everybody is. */
-export function WorkList({ works, base }: { readonly works: readonly WorkListEntry[]; readonly base: string }) {
+export function WorkList({
+  works,
+  series,
+  base,
+}: {
+  readonly works: readonly WorkListEntry[];
+  /** What is given again and again. */
+  readonly series: readonly SeriesLine[];
+  readonly base: string;
+}) {
   const [find, setFind] = useQueryState("find", parseAsString.withDefault(""));
   const [isAll, setAll] = useState(false);
   const wanted = find.trim().toLocaleLowerCase();
@@ -44,6 +56,25 @@ export function WorkList({ works, base }: { readonly works: readonly WorkListEnt
       ) : null}
       {works.length > 0 && found.length === 0 ? (
         <p className="text-mute py-8">No work has these words. Try fewer of them.</p>
+      ) : null}
+      {series.length > 0 && wanted === "" ? (
+        <section className="mb-6 text-[15px]">
+          <h2 className="mb-1 font-serif text-[18px] font-medium">Again and again</h2>
+          <ul>
+            {series.map(({ id, title, className, rules, nextDay }) => (
+              <li key={id} className="border-hair border-t py-1.5">
+                <Link
+                  className="decoration-hair font-semibold underline underline-offset-3"
+                  href={`${base}/work/series/${id}`}
+                >
+                  {title}
+                </Link>
+                <span className="text-mute text-[14px]"> {className}</span>: {weekdaysWords(rules.weekdays)},{" "}
+                {rhythmWords(rules.everyWeeks)}; next on {dayWords(nextDay)}
+              </li>
+            ))}
+          </ul>
+        </section>
       ) : null}
       {parts.map(({ title, entries }) => (
         <section key={title} className="mb-6">

@@ -2,6 +2,7 @@
 import { useEffect, useState } from "react";
 import { serverTime } from "@/client/serverClock";
 
+const LONGEST_SHOWN = 3 * 3_600_000;
 /** Minutes at which a screen reader says how much is left. */
 const SAID_AT = [10, 5, 1];
 
@@ -15,7 +16,8 @@ export function TimeLeft({ endsAt }: { readonly endsAt: number }) {
     const timer = setInterval(look, 1000);
     return () => clearInterval(timer);
   }, [endsAt]);
-  if (left === null) return null;
+  // What is open for days has no clock to look at.
+  if (left === null || left > LONGEST_SHOWN) return null;
   const minutes = Math.ceil(left / 60_000);
   return (
     <span className="flex items-baseline gap-3">
@@ -30,11 +32,6 @@ export function TimeLeft({ endsAt }: { readonly endsAt: number }) {
   );
 }
 
-/** Days and hours for what is open long, minutes as usual, seconds in the last minute. */
-function timeWords(left: number): string {
-  const minutes = Math.ceil(left / 60_000);
-  if (left < 60_000) return `${Math.ceil(left / 1000)} s left`;
-  if (minutes < 120) return `${minutes} min left`;
-  const hours = Math.floor(minutes / 60);
-  return hours < 48 ? `${hours} hours left` : `${Math.floor(hours / 24)} days left`;
-}
+/** Minutes as usual, seconds in the last one. */
+const timeWords = (left: number): string =>
+  left < 60_000 ? `${Math.ceil(left / 1000)} s left` : `${Math.ceil(left / 60_000)} min left`;

@@ -9,7 +9,7 @@ import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { Problem } from "@/ui/primitives/Field";
-import { giveAction } from "../../actions";
+import { giveAction, makeSeriesAction } from "../../actions";
 import type { AssignStart } from "../../assignStart";
 import type { ComposeView } from "../../types";
 import {
@@ -21,6 +21,9 @@ import {
   messageOf,
   PAIR_CUT,
   receiversOf,
+  type SeriesChoice,
+  seriesMessageOf,
+  seriesOf,
 } from "./composition";
 import { firstComposition } from "./firstComposition";
 import { PickedItems } from "./PickedItems";
@@ -85,11 +88,16 @@ function Fields({
     event.preventDefault();
     if (missing !== null || busy) return;
     setBusy(true);
+    const series = isPicked ? null : seriesOf(composition);
     const idOf = (key: string) => {
       const known = assignmentIds.get(key) ?? v7();
       assignmentIds.set(key, known);
       return known;
     };
+    if (series !== null) {
+      await giveSeries(series, idOf);
+      return;
+    }
     const result = await giveAction({
       ...messageOf(view, composition, { workId }),
       to: receivers
@@ -116,11 +124,27 @@ function Fields({
     if (isPicked) forgetBundle();
     router.push(given.length === 1 ? `${base}/work/${given[0]}` : `${base}/work`);
   };
+  /** A series for each class; a class whose series could not be set up says why, and the others stand. */
+  const giveSeries = async (series: SeriesChoice, idOf: (key: string) => string) => {
+    for (const { classId, studentIds, of } of receivers.filter((one) => one.studentIds.length > 0)) {
+      const whole = studentIds.length === of;
+      const one = { id: idOf(classId), classId, studentIds: whole ? null : studentIds };
+      const result = await makeSeriesAction(seriesMessageOf(composition, series, one));
+      if (!result.ok) {
+        setBusy(false);
+        setProblem(result.message);
+        return;
+      }
+      const { changeId } = result.data;
+      sayDone(`Set up “${composition.title}”.`, changeId ? () => undoAction(changeId) : undefined);
+    }
+    router.push(`${base}/work`);
+  };
   return (
     <form onSubmit={give} className="px-5 py-4">
       <PageHead title="Assign work" sub={subOf(composition, isPicked)}>
         <Button look="main" type="submit" disabled={busy || missing !== null} title={missing ?? undefined}>
-          {composition.rules.isPrepared ? "Prepare for" : "Assign to"} {toWords(receivers, students)}
+          {verbOf(composition, isPicked)} {toWords(receivers, students)}
         </Button>
       </PageHead>
       <Problem text={problem} />
@@ -155,10 +179,21 @@ function Fields({
           <PracticeSkills view={view} first={start.skillIds} composition={composition} change={change} />
         )}
         <Whom view={view} composition={composition} change={change} fromPullList={fromPullList} />
-        <WhenAndHow today={view.today} composition={composition} change={change} isPicked={isPicked} />
+        <WhenAndHow
+          today={view.today}
+          holidays={view.holidays}
+          composition={composition}
+          change={change}
+          isPicked={isPicked}
+        />
       </div>
     </form>
   );
+}
+
+function verbOf(composition: Composition, isPicked: boolean): string {
+  if (!isPicked && seriesOf(composition) !== null) return "Set up for";
+  return composition.rules.isPrepared ? "Prepare for" : "Assign to";
 }
 
 /** Another kind of work: a pair needs two forms and a cut. */
@@ -168,8 +203,13 @@ function withMade(before: Composition, made: Composition["made"]): Composition {
   return { ...before, made, rules };
 }
 
-function missingOf({ made, skillIds, scope, test, dueDay }: Composition, students: number): string | null {
+function missingOf(composition: Composition, students: number): string | null {
+  const { made, skillIds, scope, test, dueDay } = composition;
   if (students === 0) return "Nobody is ticked.";
+  const series = seriesOf(composition);
+  if (series !== null && composition.to.some((id) => id.startsWith("group:")))
+    return "A series goes to a class or to some of it.";
+  if (series !== null && series.planWeeks !== null) return null;
   if (isTest(made)) {
     if ((test.forms[0]?.length ?? 0) === 0) return "The test has no item yet.";
     if (made === "pair" && (test.forms[1]?.length ?? 0) === 0) return "The second test has no item yet.";

@@ -10,9 +10,9 @@ import { AddStandards } from "./AddStandards";
 import type { Change, Composition, ItemFaceOf, Receiver, TestDesign } from "./composition";
 import { FormItems } from "./FormItems";
 import { BOX, LABEL } from "./look";
+import { NumberBox } from "./NumberBox";
 import { Predicted } from "./Predicted";
 import { countsOf, useProposal } from "./useProposal";
-import { NumberBox } from "./WhenAndHow";
 
 const LEVELS: Readonly<Record<TestLevel, string>> = {
   easier: "easier than the line of mastery",

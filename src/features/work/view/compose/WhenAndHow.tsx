@@ -2,25 +2,32 @@
 import { CERTAINTIES, type PracticeEnd } from "@/core/model/work";
 import { fewestItems, practiceRule } from "@/core/work/endRule";
 import type { Change } from "./composition";
-import { type Composition, isTest, type Made } from "./composition";
+import { type Composition, isRepeatable, isTest, type Made, seriesOf } from "./composition";
 import { AMOUNT_NOTE, CONTRAST_NOTE, NET_NOTE, PICKED_NOTE, PRACTICE_NOTE, RUN_NOTE, SURE } from "./ends";
+import { HowOften } from "./HowOften";
 import { BOX, LABEL } from "./look";
+import { NumberBox } from "./NumberBox";
 import { RulesSentence } from "./RulesSentence";
+import { SeriesSentence } from "./SeriesSentence";
 
 /** What students read, when the work opens and is due, how it ends, and by which rules. */
 export function WhenAndHow({
   today,
+  holidays,
   composition,
   change,
   isPicked,
 }: {
   readonly today: string;
+  /** As day numbers. */
+  readonly holidays: readonly number[];
   readonly composition: Composition;
   readonly change: Change;
   /** The items were picked by hand: it ends when they are done. */
   readonly isPicked: boolean;
 }) {
   const { made, title, instructions, opensDay, dueDay } = composition;
+  const series = seriesOf(composition);
   const set = (values: Partial<Composition>) => change((before) => ({ ...before, ...values }));
   return (
     <div className="space-y-4">
@@ -44,35 +51,40 @@ export function WhenAndHow({
           onChange={(event) => set({ instructions: event.target.value })}
         />
       </label>
-      <div className="grid grid-cols-2 gap-3">
-        <label className="block">
-          <span className={LABEL}>Opens</span>
-          <input
-            type="date"
-            className={`${BOX} w-full`}
-            min={today}
-            required
-            value={opensDay}
-            onChange={(event) => set({ opensDay: event.target.value })}
-          />
-        </label>
-        <label className="block">
-          <span className={LABEL}>Due, 20:00</span>
-          <input
-            type="date"
-            className={`${BOX} w-full`}
-            min={opensDay}
-            required
-            value={dueDay}
-            onChange={(event) => set({ dueDay: event.target.value })}
-          />
-        </label>
-      </div>
+      {!isPicked && isRepeatable(made) ? <HowOften composition={composition} change={change} /> : null}
+      {series ? (
+        <SeriesSentence holidays={holidays} series={series} composition={composition} change={change} />
+      ) : (
+        <div className="grid grid-cols-2 gap-3">
+          <label className="block">
+            <span className={LABEL}>Opens</span>
+            <input
+              type="date"
+              className={`${BOX} w-full`}
+              min={today}
+              required
+              value={opensDay}
+              onChange={(event) => set({ opensDay: event.target.value })}
+            />
+          </label>
+          <label className="block">
+            <span className={LABEL}>Due, 20:00</span>
+            <input
+              type="date"
+              className={`${BOX} w-full`}
+              min={opensDay}
+              required
+              value={dueDay}
+              onChange={(event) => set({ dueDay: event.target.value })}
+            />
+          </label>
+        </div>
+      )}
       {isPicked || isTest(made) || ENDS_BY_ITSELF.includes(made) ? null : (
         <HowItEnds composition={composition} set={set} />
       )}
       {isPicked ? <p className="text-mute text-[14px]">{PICKED_NOTE}</p> : null}
-      <RulesSentence composition={composition} change={change} />
+      {series ? null : <RulesSentence composition={composition} change={change} />}
     </div>
   );
 }
@@ -180,34 +192,3 @@ function HowItEnds({
 }
 
 const timesWords = (times: number): string => `${Math.round(times * 10) / 10} times`;
-
-export function NumberBox({
-  label,
-  value,
-  min,
-  max,
-  set,
-}: {
-  readonly label: string;
-  readonly value: number;
-  readonly min: number;
-  readonly max: number;
-  readonly set: (value: number) => void;
-}) {
-  return (
-    <input
-      type="number"
-      name={label.toLowerCase()}
-      aria-label={label}
-      className={`${BOX} w-18`}
-      min={min}
-      max={max}
-      required
-      value={value}
-      onChange={(event) => {
-        const typed = event.target.valueAsNumber;
-        if (Number.isFinite(typed)) set(Math.round(typed));
-      }}
-    />
-  );
-}

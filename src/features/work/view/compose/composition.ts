@@ -1,11 +1,15 @@
 import type { ReactNode } from "react";
 import { v7 } from "uuid";
 import type { TestLevel } from "@/core/assembly/testProblem";
+import type { SeriesRules } from "@/core/model/series";
 import type { Certainty, DiagnosticScope, PracticeEnd, ReleaseTime } from "@/core/model/work";
 import { DIAGNOSTIC_SETTINGS } from "@/core/selection/diagnostic/diagnosticState";
 import { MOST_OF_SHORT_CHECK } from "@/core/selection/shortCheck";
 import type { TestItem } from "../../testTypes";
 import type { ComposeView } from "../../types";
+
+/** The most skills of practice, and of a piece of a series. */
+export const MOST_PRACTISED = 6;
 
 /** What is being put together; a pair is a test before and after with practice between. */
 export const MADE = ["practice", "amount", "sequential", "contrast", "quiz", "pair", "diagnostic"] as const;
@@ -70,6 +74,16 @@ export interface Rules {
   readonly isPrepared: boolean;
 }
 
+/** The rhythm of work that is given again and again. */
+export interface SeriesChoice extends Omit<SeriesRules, "source" | "items"> {
+  /** Skills of the plan of so many weeks before; null for the skills that are ticked. */
+  readonly planWeeks: number | null;
+  readonly lastDay: string;
+}
+
+/** What can be made anew from skills on each day. */
+export const isRepeatable = (made: Made): boolean => !isTest(made) && made !== "diagnostic";
+
 export interface Composition {
   readonly made: Made;
   readonly title: string;
@@ -82,6 +96,8 @@ export interface Composition {
   readonly end: PracticeEnd;
   readonly test: TestDesign;
   readonly scope: DiagnosticScope;
+  /** Given again and again; null for once. */
+  readonly series: SeriesChoice | null;
   /** A class by its id, or a group by `group:` and its id. */
   readonly to: readonly string[];
   readonly without: readonly string[];
@@ -171,6 +187,36 @@ export function messageOf(view: ComposeView, composition: Composition, ids: { re
       cutPercent: isTest(composition.made) ? rules.cutPercent : null,
       category: rules.category,
       alternate: composition.made === "quiz" && composition.test.neighbours && composition.test.forms.length > 1,
+    },
+  };
+}
+
+/** How it is given again and again; null where it is given once, or is nothing that can be. */
+export const seriesOf = ({ made, series }: Composition): SeriesChoice | null => (isRepeatable(made) ? series : null);
+
+/** The series of one class as it is sent. */
+export function seriesMessageOf(
+  { made, title, skillIds, items, opensDay }: Composition,
+  { planWeeks, lastDay, ...rhythm }: SeriesChoice,
+  {
+    id,
+    classId,
+    studentIds,
+  }: { readonly id: string; readonly classId: string; readonly studentIds: readonly string[] | null },
+) {
+  const perSkill = made === "sequential" ? MOST_OF_SHORT_CHECK * Math.max(1, skillIds.length) : items;
+  return {
+    id,
+    classId,
+    studentIds,
+    title,
+    kind: made,
+    fromDay: opensDay,
+    toDay: lastDay,
+    rules: {
+      ...rhythm,
+      items: made === "sequential" && planWeeks !== null ? MOST_OF_SHORT_CHECK * MOST_PRACTISED : perSkill,
+      source: planWeeks === null ? { by: "skills", skillIds } : { by: "plan", weeks: planWeeks },
     },
   };
 }

@@ -2,9 +2,8 @@ import type { DiagnosticScope, WorkKind } from "@/core/model/work";
 import { GRADES_ABOVE, GRADES_BELOW } from "@/core/selection/diagnostic/gradesAround";
 import type { AssignStart } from "../../assignStart";
 import type { Again, ComposeView } from "../../types";
-import { type Composition, type FormItem, isTest, type Made, PAIR_CUT, RULES } from "./composition";
+import { type Composition, type FormItem, isTest, type Made, MOST_PRACTISED, PAIR_CUT, RULES } from "./composition";
 
-const MOST_PRACTISED = 6;
 /** As what a kind of work is given again; a check of a reteach as a number of items. */
 const MADE_OF_KIND: Readonly<Record<WorkKind, Made>> = {
   practice: "practice",
@@ -57,6 +56,7 @@ export function firstComposition(
       neighbours: false,
     },
     scope: scopeOf(view),
+    series: null,
     to: first ? [first.id] : [],
     without: pulledIds === null || !first ? [] : first.students.map(({ id }) => id).filter((id) => !pulledIds.has(id)),
     opensDay: view.today,
@@ -105,6 +105,7 @@ function compositionAgain(view: ComposeView, again: Again, to: readonly string[]
       neighbours: false,
     },
     scope: settings.scope ?? scopeOf(view),
+    series: null,
     to,
     without: [],
     opensDay: view.today,

@@ -1,5 +1,5 @@
 import type { ComposeView } from "../../types";
-import { type Composition, isTest, type Made, skillsOfStrands } from "./composition";
+import { type Composition, isTest, type Made, seriesOf, skillsOfStrands } from "./composition";
 
 const MOST_LETTERS = 80;
 
@@ -11,11 +11,14 @@ const PREFIXES: Readonly<Partial<Record<Made, string>>> = {
 };
 
 /** A title from what is asked, and of a test its kind. */
-export function proposedTitle(view: ComposeView, { made, skillIds, scope, test }: Composition): string {
+export function proposedTitle(view: ComposeView, composition: Composition): string {
+  const { made, skillIds, scope, test } = composition;
   if (made === "diagnostic") {
     const strands = [...new Set(skillsOfStrands(view, scope.strandIds).map(({ strand }) => strand))];
     return strands.length === 1 ? `Where to begin: ${strands[0]}`.slice(0, MOST_LETTERS) : "Where to begin";
   }
+  const repeated = seriesOf(composition);
+  if (repeated?.planWeeks != null) return made === "sequential" ? "Weekly check" : "Warm-up";
   const ids = isTest(made) ? test.skills.map(({ skillId }) => skillId) : skillIds;
   const chosen = view.skills.filter(({ id }) => ids.includes(id));
   if (chosen.length === 0) return "";

@@ -9,7 +9,7 @@ import { endNowAction, grantAction, pauseAction, resumeAction } from "../../acti
 import type { LiveRow, LiveView } from "../../liveTypes";
 import { LineBox } from "../LineBox";
 import { ItemSigns } from "./ItemSigns";
-import { LIVE_ORDER, liveWords, SUMS } from "./liveWords";
+import { AT_WORK, LIVE_ORDER, liveWords, SUMS } from "./liveWords";
 import { useLive } from "./useLive";
 
 /** A class at work at this moment: who is held up, who is through, and what can be done for all or for some. */
@@ -21,6 +21,7 @@ export function LiveBoard({ first, base }: { readonly first: LiveView; readonly 
   );
   const toggle = (id: string) =>
     setChosen((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
+  const atWork = rows.filter(({ state }) => AT_WORK.includes(state));
   const selected = rows.filter(({ id }) => chosen.has(id));
   return (
     <div className="px-5 py-4">
@@ -51,11 +52,27 @@ export function LiveBoard({ first, base }: { readonly first: LiveView; readonly 
           done={() => setChosen(new Set())}
         />
       ) : null}
-      <ul className="grid gap-x-8 lg:grid-cols-2">
-        {rows.map((row) => (
-          <Row key={row.id} row={row} chosen={chosen.has(row.id)} toggle={() => toggle(row.id)} />
-        ))}
-      </ul>
+      <div className="grid gap-x-10 gap-y-4 lg:grid-cols-[1fr_22rem]">
+        <div>
+          {atWork.length === 0 ? <p className="text-mute py-2">Nobody is at work at this moment.</p> : null}
+          <ul>
+            {atWork.map((row) => (
+              <Row key={row.id} row={row} chosen={chosen.has(row.id)} toggle={() => toggle(row.id)} />
+            ))}
+          </ul>
+        </div>
+        <div>
+          {SUMS.filter(({ states }) => !states.some((state) => AT_WORK.includes(state))).map(({ states, words }) => (
+            <Names
+              key={words}
+              title={words}
+              rows={rows.filter(({ state }) => states.includes(state))}
+              chosen={chosen}
+              toggle={toggle}
+            />
+          ))}
+        </div>
+      </div>
     </div>
   );
 }
@@ -114,6 +131,44 @@ function ForAll({ view }: { readonly view: LiveView }) {
         <Button onClick={() => setSure(true)}>End for all…</Button>
       )}
     </>
+  );
+}
+
+/** Those who are not at work, by name. */
+function Names({
+  title,
+  rows,
+  chosen,
+  toggle,
+}: {
+  readonly title: string;
+  readonly rows: readonly LiveRow[];
+  readonly chosen: ReadonlySet<string>;
+  readonly toggle: (id: string) => void;
+}) {
+  if (rows.length === 0) return null;
+  return (
+    <section className="mb-4">
+      <h2 className="mb-1 text-[15px] font-semibold">
+        {rows.length} {title}
+      </h2>
+      <ul className="grid grid-cols-2 gap-x-4 text-[15px]">
+        {rows.map((row) => (
+          <li key={row.id}>
+            <label className="flex items-center gap-2 py-0.5">
+              <input
+                type="checkbox"
+                className="accent-clay"
+                checked={chosen.has(row.id)}
+                onChange={() => toggle(row.id)}
+              />
+              <span data-name>{row.name}</span>
+              {row.finishedAt === null ? null : <span className="text-mute text-[14px]">{row.finishedAt}</span>}
+            </label>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

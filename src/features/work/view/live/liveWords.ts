@@ -5,13 +5,16 @@ import type { LiveRow } from "../../liveTypes";
 export const LIVE_ORDER: readonly LiveRow["state"][] = [
   "wrong-in-row",
   "quiet",
-  "not-started",
-  "away",
   "working",
   "between",
+  "away",
+  "not-started",
   "finished",
   "excused",
 ];
+
+/** Those of whom there is something to see; the others are named. */
+export const AT_WORK: readonly LiveRow["state"][] = ["wrong-in-row", "quiet", "working", "between"];
 
 /** The sums over the board. */
 export const SUMS: readonly {
@@ -27,10 +30,13 @@ export const SUMS: readonly {
   { states: ["excused"], words: "excused", loud: false },
 ];
 
+/** What runs for longer has no clock to look at. */
+const MOST_MINUTES = 180;
+
 /** Where a student is, in few words. */
 export function liveWords(row: LiveRow): string {
   const { state, itemsDone, mostItems, quietMinutes, finishedAt, minutesLeft, part } = row;
-  const left = minutesLeft === null ? "" : `, ${Math.max(0, minutesLeft)} min left`;
+  const left = minutesLeft === null || minutesLeft > MOST_MINUTES ? "" : `, ${Math.max(0, minutesLeft)} min left`;
   const at = `${part === "" ? "" : `${part}: `}${itemsDone} of at most ${mostItems}${left}`;
   switch (state) {
     case "not-started":
