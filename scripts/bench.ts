@@ -6,6 +6,7 @@ import { makeClass, testSchool } from "~/tests/support/school";
 import { benchAnswers } from "./bench-answers";
 import { benchCore } from "./bench-core";
 import { fillLog, sixtySkills } from "./bench-data";
+import { benchDelivery } from "./bench-delivery";
 import { benchFaults } from "./bench-faults";
 import { benchFrame } from "./bench-frame";
 import { benchHistory } from "./bench-history";
@@ -62,6 +63,10 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   },
   map: benchMap,
   plan: benchPlan,
+  load: async () => {
+    ensureBuilt();
+    await benchDelivery();
+  },
   faults: async () => {
     ensureBuilt();
     await benchFaults();

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { evidenceAfter } from "@/db/queries/answerLog";
 import { finderQuery } from "@/features/library/finderQuery";
 import { finder } from "@/features/library/reads/finder";
-import { rateAnswer } from "@/features/scoring/writes";
+import { rateAnswer } from "@/features/scoring/writes/rateAnswer";
 import { countItemUse } from "@/server/library/itemCounts";
 import { bodyWith, putItem } from "../support/newItem";
 import { PARTS } from "../support/partsOfEveryKind";

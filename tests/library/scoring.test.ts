@@ -4,8 +4,8 @@ import { evidenceAfter, evidenceOfPerson, scoresOfPerson } from "@/db/queries/an
 import { eraseEvidenceOf } from "@/db/queries/erase";
 import { ratingsOfPerson } from "@/db/queries/ratings";
 import { skillStatesOfPerson } from "@/db/queries/summaries";
-import { scoringView } from "@/features/scoring/reads";
-import { rateAnswer } from "@/features/scoring/writes";
+import { scoringView } from "@/features/scoring/reads/scoringView";
+import { rateAnswer } from "@/features/scoring/writes/rateAnswer";
 import { workView } from "@/features/work/reads/workView";
 import { shelfOf } from "@/server/library/shelf";
 import { exactPart, naiveSummaries } from "../support/naiveSummaries";

@@ -77,6 +77,7 @@ it("reads wishes of any address, and keeps them within bounds", () => {
     seed: 0,
     withKey: false,
     classId: null,
+    workId: null,
   });
 });
 

@@ -632,6 +632,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ workId }) => work("moveDueDayAction")(workId, "2026-12-01"),
   },
   "work/withdrawAction": { needs: ofClass("change"), call: ({ workId }) => work("withdrawAction")(workId) },
+  "scoring/enterPaperAction": {
+    needs: ofClass("change"),
+    call: ({ workId, studentId }) =>
+      scoring("enterPaperAction")({ assignmentId: workId, entries: [{ studentId, place: 0, points: 1 }] }),
+  },
   "scoring/rateAnswerAction": {
     needs: ofClass("change"),
     call: ({ answerSerial }) =>

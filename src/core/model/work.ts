@@ -1,5 +1,14 @@
 /** How a part of a piece of work runs. Each has a conductor of its own (`core/work/conductors`). */
-export const WORK_KINDS = ["practice", "check", "amount", "quiz", "diagnostic", "sequential", "contrast"] as const;
+export const WORK_KINDS = [
+  "practice",
+  "check",
+  "amount",
+  "quiz",
+  "diagnostic",
+  "sequential",
+  "contrast",
+  "paper",
+] as const;
 export type WorkKind = (typeof WORK_KINDS)[number];
 
 /**

@@ -17,6 +17,7 @@ export interface WorkFacts {
   "work-resumed": { readonly title: string; readonly minutes: number };
   "work-ended": { readonly title: string };
   "lines-sent": { readonly line: LineKind; readonly personId: string | null; readonly students: number };
+  "marked-absent": { readonly title: string; readonly students: number };
   "series-made": { readonly title: string; readonly pieces: number };
   "series-piece-given": { readonly title: string; readonly students: number };
   "series-ended": { readonly title: string };
@@ -39,6 +40,7 @@ export const AREA_OF_WORK: Readonly<Record<keyof WorkFacts, ChangeArea>> = {
   "work-resumed": "work",
   "work-ended": "work",
   "lines-sent": "work",
+  "marked-absent": "work",
   "series-made": "work",
   "series-piece-given": "work",
   "series-ended": "work",

@@ -43,8 +43,8 @@ const readable = (db: Queryable) =>
 export type AnswerRow = Awaited<ReturnType<typeof answersOfPerson>>[number];
 export type ScoreRow = typeof scores.$inferSelect;
 
-/** A score that nothing has taken the place of. */
-export const isCurrent: SQL = sql`not exists (select 1 from scores later where later.supersedes = ${scores.serial})`;
+/** A score that nothing has taken the place of; one of nothing possible only takes another back. */
+export const isCurrent: SQL = sql`${scores.possible} > 0 and not exists (select 1 from scores later where later.supersedes = ${scores.serial})`;
 
 export async function answerByKey(db: Queryable, key: string): Promise<AnswerRow | null> {
   const [row] = await readable(db).where(eq(answers.key, key));

@@ -4,6 +4,7 @@ import type { Queryable } from "../queryable";
 import { itemVersions } from "../schema/items";
 import { sittingItems, sittings } from "../schema/sittings";
 import { assignments, assignmentTargets } from "../schema/work";
+import { among } from "./people";
 import type { TargetRow } from "./work";
 
 export type SittingRow = typeof sittings.$inferSelect;
@@ -51,13 +52,22 @@ export async function overdueSittings(db: Queryable, now: number, most: number):
 }
 
 /** The items of a sitting in the order of showing. */
-export async function itemsOfSitting(db: Queryable, sittingId: string): Promise<SittingItemRow[]> {
+export const itemsOfSitting = (db: Queryable, sittingId: string): Promise<SittingItemRow[]> =>
+  itemsOfSittings(db, [sittingId]);
+
+/** The items of some sittings, each in the order of showing. */
+export async function itemsOfSittings(db: Queryable, sittingIds: readonly string[]): Promise<SittingItemRow[]> {
+  if (sittingIds.length === 0) return [];
   return db
     .select({ ...getTableColumns(sittingItems), itemId: itemVersions.itemId })
     .from(sittingItems)
     .innerJoin(itemVersions, eq(itemVersions.id, sittingItems.versionId))
-    .where(eq(sittingItems.sittingId, sittingId))
-    .orderBy(asc(sittingItems.place));
+    .where(
+      sittingIds.length === 1
+        ? eq(sittingItems.sittingId, sittingIds[0] ?? "")
+        : among(sittingItems.sittingId, sittingIds),
+    )
+    .orderBy(asc(sittingItems.sittingId), asc(sittingItems.place));
 }
 
 export async function insertSitting(

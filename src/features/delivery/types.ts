@@ -167,6 +167,8 @@ export interface OwnPartView {
   /** What is still to come before it opens, each as a sentence. */
   readonly waitsFor: readonly string[];
   readonly hasResults: boolean;
+  /** Done on paper: nothing is opened here. */
+  readonly onPaper: boolean;
 }
 
 export interface PartsView {
@@ -264,6 +266,8 @@ export interface StudentWork {
   readonly late: boolean;
   /** The teacher said that it need not be done. */
   readonly excused: boolean;
+  /** Done on paper: nothing is opened here. */
+  readonly onPaper: boolean;
   /** Work that has to be finished first; null where it may be begun. */
   readonly waitsFor: string | null;
   /** Some of what came out is released. */

@@ -58,6 +58,7 @@ const PART_NAMES: Readonly<Record<WorkKind, string>> = {
   diagnostic: "Where to begin",
   sequential: "Short check",
   contrast: "Telling apart",
+  paper: "Test on paper",
 };
 
 /** What a part is called: by its own title, else by its kind and place. */

@@ -10,6 +10,8 @@ export interface WorksheetWishes {
   readonly lines: number;
   readonly seed: number;
   readonly withKey: boolean;
+  /** What was given, whose items are printed as they were drawn, a sheet for each student; null for items of the library. */
+  readonly workId: string | null;
   /** The class whose students get a sheet each; null for sheets without names. */
   readonly classId: string | null;
 }
@@ -58,6 +60,7 @@ export function worksheetWishes(search: Search): WorksheetWishes {
     lines: whole(search.lines, 0, MOST_LINES, 3),
     seed: whole(search.seed, 0, 100_000, 0),
     withKey: search.key !== "no",
+    workId: search.work || null,
     classId: search.class || null,
   };
 }

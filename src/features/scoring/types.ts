@@ -29,3 +29,26 @@ export interface ScoringView {
   readonly className: string;
   readonly parts: readonly PartToScore[];
 }
+
+/** A test on paper as a grid of students by items. */
+export interface PaperGridView {
+  readonly workId: string;
+  readonly title: string;
+  readonly className: string;
+  readonly forms: readonly {
+    readonly form: string;
+    readonly items: readonly { readonly points: number; readonly stem: string }[];
+  }[];
+  readonly rows: readonly PaperRow[];
+}
+
+export interface PaperRow {
+  readonly studentId: string;
+  readonly name: string;
+  readonly form: string;
+  readonly absent: boolean;
+  /** By the place of the item in the student's form; null where nothing was entered. */
+  readonly points: readonly (number | null)[];
+  /** Whole per cent once every item has its points; null before. */
+  readonly markPercent: number | null;
+}

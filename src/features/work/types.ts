@@ -61,6 +61,8 @@ export interface WorkRowView {
   readonly late: boolean;
   /** Granted beyond what everybody has, in words; empty for nothing. */
   readonly granted: readonly string[];
+  /** Was not there when it was done on paper. */
+  readonly absent: boolean;
   /** Why it need not be done; null where it has to be. */
   readonly excused: string | null;
   /** Where the student is with each part, in order; a single part is the row itself. */
@@ -117,6 +119,8 @@ export interface PartOfWork {
   readonly kind: WorkKind;
   /** Whether students see its results only once they are released. */
   readonly isTest: boolean;
+  /** Done on paper: its results are typed in. */
+  readonly onPaper: boolean;
   /** Waits for a teacher's word. */
   readonly waitsForWord: boolean;
 }
@@ -169,6 +173,7 @@ export interface Again {
   readonly title: string;
   readonly instructions: string;
   readonly kind: WorkKind;
+  readonly onPaper: boolean;
   /** Two tests with practice between. */
   readonly isPair: boolean;
   readonly settings: PartSettings;

@@ -142,6 +142,7 @@ describe("how kinds of work differ", () => {
       ["diagnostic", true, true, true],
       ["sequential", true, true, true],
       ["contrast", false, true, true],
+      ["paper", true, true, true],
     ]);
     for (const kind of WORK_KINDS) expect(take(kind, true, 1)).toBe(true);
   });
@@ -215,7 +216,7 @@ describe("how kinds of work differ", () => {
     const all = [shown(0, picked(7)), shown(1, picked(3))];
     expect(amount.end({ ...start, items: all })).toMatchObject({ done: true, reason: "amount" });
     expect(amount.next(start, all, random())).toBeNull();
-    expect(WORK_KINDS.filter((kind) => conductorOf(kind).pickable)).toEqual(["amount", "quiz"]);
+    expect(WORK_KINDS.filter((kind) => conductorOf(kind).pickable)).toEqual(["amount", "quiz", "paper"]);
   });
 });
 

@@ -20,6 +20,7 @@ export const amount: Conductor = {
   looksAhead: true,
   setsAside: false,
   standsWhole: false,
+  onPaper: false,
   isHandedInWhole: () => false,
   goesOver: { by: "skills", least: 1, most: 6 },
   pickable: true,

@@ -17,6 +17,7 @@ export const check: Conductor = {
   looksAhead: true,
   setsAside: false,
   standsWhole: false,
+  onPaper: false,
   isHandedInWhole: () => false,
   goesOver: { by: "skills", least: 1, most: 6 },
   pickable: false,

@@ -4,12 +4,13 @@ import { check } from "./check";
 import type { Conductor } from "./conductor";
 import { contrast } from "./contrast";
 import { diagnostic } from "./diagnostic";
+import { paper } from "./paper";
 import { practice } from "./practice";
 import { quiz } from "./quiz";
 import { sequential } from "./sequential";
 
 /** Every kind of work by its conductor: the compiler wants each, and nothing else names one. */
-const CONDUCTORS = { practice, check, amount, quiz, diagnostic, sequential, contrast } satisfies Record<
+const CONDUCTORS = { practice, check, amount, quiz, diagnostic, sequential, contrast, paper } satisfies Record<
   WorkKind,
   Conductor
 >;

@@ -29,6 +29,7 @@ export const contrast: Conductor = {
   goesOver: { by: "skills", least: 2, most: 4 },
   pickable: false,
   standsWhole: false,
+  onPaper: false,
   isHandedInWhole: () => false,
   placements: ({ placements }) => placements,
   endsWithTime: false,

@@ -40,6 +40,7 @@ export const diagnostic: Conductor = {
   goesOver: { by: "strands" },
   pickable: false,
   standsWhole: false,
+  onPaper: false,
   isHandedInWhole: () => false,
   placements: placementsNow,
   endsWithTime: true,

@@ -57,6 +57,7 @@ export const practice: Conductor = {
   looksAhead: true,
   setsAside: false,
   standsWhole: false,
+  onPaper: false,
   isHandedInWhole: () => false,
   mark: markOfFirstTries,
 };

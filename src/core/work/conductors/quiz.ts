@@ -26,6 +26,7 @@ export const quiz: Conductor = {
   looksAhead: true,
   setsAside: false,
   standsWhole: true,
+  onPaper: false,
   isHandedInWhole: ({ goBack }) => goBack === true,
   mark: ({ items }) => markOfTest(items),
 };

@@ -39,6 +39,7 @@ export const sequential: Conductor = {
   goesOver: { by: "skills", least: 1, most: 6 },
   pickable: false,
   standsWhole: false,
+  onPaper: false,
   isHandedInWhole: () => false,
   placements: ({ placements }) => placements,
   endsWithTime: false,

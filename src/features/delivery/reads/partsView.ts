@@ -2,6 +2,7 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import type { OpeningRule } from "@/core/model/work";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
 import type { OwnPart } from "@/server/classroom/partsOfTargets";
 import type { Context } from "@/server/runtime/context";
 import { type School, schoolOf } from "@/server/runtime/school";
@@ -29,6 +30,7 @@ export async function partsView(context: Context, { work, target, parts }: Enter
         kind: part.kind,
         state: standing.state === "open" && run ? "begun" : standing.state,
         waitsFor: standing.state === "locked" ? standing.waitsFor.map((rule) => waitWords(rule, parts, school)) : [],
+        onPaper: conductorOf(part.kind).onPaper,
         hasResults: maySee("score", { work, target, part, run, word }, runtime.now()),
       }),
     ),

@@ -5,6 +5,7 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import { mondayOf } from "@/core/calendar/mondayOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { inPrecedence } from "@/core/plan/precedence";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { type WindowStanding, windowFor, windowStanding } from "@/core/work/workWindow";
 import { classesOfStudent, personById } from "@/db/queries/people";
 import { classesWithRunningPlan } from "@/db/queries/plan";
@@ -77,6 +78,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
         hasResults:
           sitting !== null &&
           maySee("score", { work, target, part: work, run: sitting, word: words.get(work.id) ?? [] }, now),
+        onPaper: work.partCount === 1 && conductorOf(work.kind).onPaper,
         waitsFor: null,
       } satisfies StudentWork,
     };

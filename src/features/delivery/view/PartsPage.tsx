@@ -31,7 +31,7 @@ export function PartsPage({ work }: { readonly work: PartsView }) {
 const isDone = ({ parts }: PartsView) => parts.every(({ state }) => state === "done" || state === "not-needed");
 
 function Part({
-  part: { partId, title, state, waitsFor, hasResults },
+  part: { partId, title, state, waitsFor, hasResults, onPaper },
   workId,
   isFirst,
 }: {
@@ -50,7 +50,8 @@ function Part({
         ))}
         {state === "done" ? <p className="text-mute text-[17px]">done</p> : null}
       </div>
-      {state === "open" || state === "begun" ? (
+      {onPaper && state === "open" ? <span className="text-mute text-[17px]">on paper</span> : null}
+      {!onPaper && (state === "open" || state === "begun") ? (
         <ButtonLink look={isFirst ? "main" : "plain"} size="big" href={`/river/${workId}?part=${partId}`}>
           {state === "begun" ? "Go on" : "Begin"}
         </ButtonLink>

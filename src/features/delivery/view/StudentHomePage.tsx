@@ -145,7 +145,7 @@ function WorkItem({ work, isFirst }: { readonly work: StudentWork; readonly isFi
           <p className="text-mute text-[17px]">First finish “{work.waitsFor}”. Then this opens.</p>
         ) : null}
       </div>
-      {work.waitsFor ? null : (
+      {work.waitsFor || work.onPaper ? null : (
         <ButtonLink look={isFirst ? "main" : "plain"} size="big" href={`/river/${work.workId}`}>
           {work.begun ? "Go on" : "Begin"}
         </ButtonLink>

@@ -72,6 +72,13 @@ export const WORK_WORDS: Readonly<Record<WorkKind, WorkWords>> = {
     finished: () => "worked through",
     what: "",
   },
+  paper: {
+    handIn: "Next",
+    left: () => "",
+    done: () => ({ head: "On paper", text: "Your teacher shows you how it went." }),
+    finished: () => "on paper",
+    what: "on paper, ",
+  },
   amount: {
     handIn: "Check",
     left: (items) => `${items} to go`,

@@ -1,4 +1,5 @@
 import "server-only";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { endOfTime } from "@/core/work/endOfTime";
 import { windowFor, windowStanding } from "@/core/work/workWindow";
 import { insertSitting, itemsOfSitting, type SittingOwner } from "@/db/queries/sittings";
@@ -37,6 +38,8 @@ export async function beginOrResume(
     const owner: SittingOwner = { sitting: run, personId: actor.personId, assignmentId: work.id, target };
     return loadRun(tx, runtime, owner, await itemsOfSitting(tx, run.id));
   }
+  if (conductorOf(part.kind).onPaper && run === null)
+    throw new Refusal("closed", "This is done on paper. Your teacher hands it out.");
   if (standing.state === "locked") throw new Refusal("closed", "This part is not open yet.");
   if (standing.state === "not-needed") throw new Refusal("closed", "You need not do this part.");
   return begin(tx, context, entered, { partId: part.id, attempt: 1 });

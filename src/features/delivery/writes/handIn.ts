@@ -12,6 +12,7 @@ import { keepState, type SittingItemRow, type SittingRow, sittingById } from "@/
 import { dropStanding, type StandingAnswerRow } from "@/db/queries/standingAnswers";
 import type { Queryable } from "@/db/queryable";
 import { demand } from "@/server/access/demand";
+import { keepThrough } from "@/server/classroom/keepThrough";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
@@ -24,7 +25,6 @@ import { drawnOf, loadRun, parametersIn, type Run, subjectOfRun } from "../reads
 import { sittingChange } from "../reads/sittingView";
 import type { SittingChange } from "../types";
 import { judgeReteach } from "./judgeReteach";
-import { keepThrough } from "./keepThrough";
 import { placeStudent } from "./placeStudent";
 
 const input = object({ sittingId: string().required() });

@@ -1,9 +1,9 @@
 import "server-only";
 import { writeAnswer } from "@/db/queries/answering";
+import { keepThrough } from "@/server/classroom/keepThrough";
 import type { Runtime } from "@/server/runtime/runtime";
 import type { Run } from "../reads/run";
 import { judgeReteach } from "./judgeReteach";
-import { keepThrough } from "./keepThrough";
 import { placeStudent } from "./placeStudent";
 import type { Step } from "./stepOn";
 

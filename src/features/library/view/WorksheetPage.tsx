@@ -50,12 +50,18 @@ export function WorksheetPage({
         <h1 className="mb-1 font-serif text-[22px] font-medium">Worksheet</h1>
         <p className="mb-3 text-[16px] leading-loose">
           Print{" "}
-          {word("forms", "Versions", String(wishes.forms), [
-            ["1", "one version"],
-            ["2", "two versions, A and B"],
-            ["3", "three versions, A to C"],
-            ["4", "four versions, A to D"],
-          ])}{" "}
+          {wishes.workId === null ? (
+            <>
+              {word("forms", "Versions", String(wishes.forms), [
+                ["1", "one version"],
+                ["2", "two versions, A and B"],
+                ["3", "three versions, A to C"],
+                ["4", "four versions, A to D"],
+              ])}{" "}
+            </>
+          ) : (
+            "a sheet each, as it was given,"
+          )}{" "}
           in{" "}
           {word("columns", "Columns", String(wishes.columns), [
             ["1", "one column"],
@@ -73,11 +79,15 @@ export function WorksheetPage({
             ["yes", "and the answer key"],
             ["no", "without the answer key"],
           ])}
-          ,{" "}
-          {word("class", "For whom", wishes.classId ?? "", [
-            ["", "a sheet a version, without names"],
-            ...view.classes.map(({ id, name }) => [id, `a sheet each for ${name}`] as const),
-          ])}
+          {wishes.workId === null ? (
+            <>
+              ,{" "}
+              {word("class", "For whom", wishes.classId ?? "", [
+                ["", "a sheet a version, without names"],
+                ...view.classes.map(({ id, name }) => [id, `a sheet each for ${name}`] as const),
+              ])}
+            </>
+          ) : null}
           . About {view.minutes} min.
         </p>
         {view.clashes.length > 0 ? (
@@ -93,8 +103,12 @@ export function WorksheetPage({
         ) : null}
         <div className="flex flex-wrap gap-2">
           <PrintButton>Print</PrintButton>
-          <Button onClick={() => set("seed", String((wishes.seed + SEEDS) % 100_000))}>Draw other numbers</Button>
-          <ButtonLink href={`${base}/library/items`}>Back to the items</ButtonLink>
+          {wishes.workId === null ? (
+            <Button onClick={() => set("seed", String((wishes.seed + SEEDS) % 100_000))}>Draw other numbers</Button>
+          ) : null}
+          <ButtonLink href={wishes.workId === null ? `${base}/library/items` : `${base}/work/${wishes.workId}`}>
+            {wishes.workId === null ? "Back to the items" : "Back to the work"}
+          </ButtonLink>
         </div>
       </div>
       {view.sheets.map((sheet, place) => (

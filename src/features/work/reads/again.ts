@@ -60,6 +60,7 @@ export async function workAgain(context: Context, assignmentId: string): Promise
     instructions: work.instructions,
     kind: (tests[0] ?? first).kind,
     picked: tests.length > 0 ? [] : (await formsOf(first)).flatMap((form) => form.map(({ item }) => item)),
+    onPaper: tests.some(({ kind }) => conductorOf(kind).onPaper),
     isPair: tests.length > 1,
     settings: first.settings,
     skillIds: await skillIdsOfPart(db, first.id),

@@ -102,6 +102,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
       title: part.title || `Part ${place + 1}`,
       kind: part.kind,
       isTest: conductorOf(part.kind).standsWhole,
+      onPaper: conductorOf(part.kind).onPaper,
       waitsForWord: part.opening.some(({ by }) => by === "word"),
     })),
     strands: parts.length === 1 ? strandColumns(library, parts[0]) : [],
@@ -124,6 +125,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
       ({ person, sitting, throughAt, target }): WorkRowView => ({
         late: sitting !== null && wasLate(work, target, sitting),
         granted: grantedWords(target, school),
+        absent: target.absentAt !== null,
         excused: target.excusedAt === null ? null : target.excusedBecause,
         form: target.form,
         parts: (own.get(target.id) ?? []).map(({ part, run, standing }) => ({

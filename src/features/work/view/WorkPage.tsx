@@ -99,6 +99,14 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
       <PreparedBar work={work} />
       <JoinedBar work={work} />
       <ReleaseBar work={work} />
+      {work.parts.some(({ onPaper }) => onPaper) ? (
+        <p className="mb-3 flex gap-3 text-[15px]">
+          <ButtonLink look="main" href={`${base}/work/${work.id}/paper`}>
+            Type in results
+          </ButtonLink>
+          <ButtonLink href={`${base}/library/worksheet?work=${work.id}`}>Print the sheets</ButtonLink>
+        </p>
+      ) : null}
       {work.scoring.any ? (
         <p className="mb-3 text-[15px]">
           <ButtonLink look={work.scoring.waiting > 0 ? "main" : "plain"} href={`${base}/work/${work.id}/score`}>
@@ -245,6 +253,7 @@ function Row({
             {row.open.length > 0 ? <Unmastered open={row.open} /> : name}
             {row.now ? ", at it now" : ""}
             {row.late ? ", late" : ""}
+            {row.absent ? ", absent" : ""}
           </>
         ) : (
           <span className="text-mute font-normal">excused: {row.excused}</span>

@@ -36,6 +36,10 @@ export const KIND_WORDS: Readonly<Record<WorkKind, KindWords>> = {
     ends: (items) => `Telling apart: ${items} items, half of them each skill alone, half mixed`,
     inList: "telling apart, ",
   },
+  paper: {
+    ends: (items) => `A test on paper of ${items} ${items === 1 ? "item" : "items"}`,
+    inList: "test on paper, ",
+  },
   amount: {
     ends: (items) => `${items} ${items === 1 ? "item" : "items"}, the mark is the share right at the first try`,
     inList: "",

@@ -11,6 +11,7 @@ const GIVEN_KINDS = [
   "diagnostic",
   "sequential",
   "contrast",
+  "paper",
 ] as const satisfies readonly WorkKind[];
 export const MOST_PICKED = 60;
 /** A diagnostic of all strands may take as many. */

@@ -115,6 +115,13 @@ export function ProposedTest({
             set={(level) => set({ level })}
           />
         </WordEdit>
+        ; done{" "}
+        <Toggle
+          label="Done"
+          on={test.onPaper}
+          words={["on paper, typed in afterwards", "on the screen"]}
+          set={(onPaper) => set({ onPaper })}
+        />
         ; going back is{" "}
         <Toggle
           label="Going back"

@@ -60,7 +60,7 @@ export function SeriesSentence({
         </WordEdit>
         ,{" "}
         <WordEdit label="Rhythm" word={rhythmWords(series.everyWeeks)}>
-          <label className="flex items-center gap-2">
+          <p className="flex items-center gap-2">
             Every
             <NumberBox
               label="Weeks"
@@ -70,7 +70,7 @@ export function SeriesSentence({
               set={(everyWeeks) => set({ everyWeeks })}
             />
             weeks
-          </label>
+          </p>
         </WordEdit>
         , from{" "}
         <WordEdit label="First day" word={dayWords(composition.opensDay)}>
@@ -112,7 +112,7 @@ export function SeriesSentence({
             set={(value) => set({ planWeeks: value === "plan" ? (series.planWeeks ?? 2) : null })}
           />
           {series.planWeeks === null ? null : (
-            <label className="mt-2 flex items-center gap-2">
+            <p className="mt-2 flex items-center gap-2">
               Weeks to look back
               <NumberBox
                 label="Weeks back"
@@ -121,12 +121,12 @@ export function SeriesSentence({
                 max={20}
                 set={(planWeeks) => set({ planWeeks })}
               />
-            </label>
+            </p>
           )}
         </WordEdit>
         ; due{" "}
         <WordEdit label="Due" word={dueWords(series.dueAfter)}>
-          <label className="flex items-center gap-2">
+          <p className="flex items-center gap-2">
             School days after it is given
             <NumberBox
               label="Days until due"
@@ -135,7 +135,7 @@ export function SeriesSentence({
               max={20}
               set={(dueAfter) => set({ dueAfter })}
             />
-          </label>
+          </p>
         </WordEdit>
         . Where a day has no school, it is given{" "}
         <WordEdit

@@ -52,6 +52,8 @@ export interface TestDesign {
   readonly minutes: number | null;
   /** Neighbours get different forms. */
   readonly neighbours: boolean;
+  /** Printed, and typed in afterwards. */
+  readonly onPaper: boolean;
 }
 
 export interface Rules {
@@ -304,7 +306,7 @@ function testPart({ test }: Composition, id: string, only: readonly number[] | n
   const forms = test.forms.filter((_, place) => only === null || only.includes(place));
   return {
     id,
-    kind: "quiz",
+    kind: test.onPaper ? "paper" : "quiz",
     title,
     skillIds: [...new Set(forms.flat().map(({ item }) => item.skillId))],
     settings: {

@@ -13,6 +13,7 @@ const MADE_OF_KIND: Readonly<Record<WorkKind, Made>> = {
   contrast: "contrast",
   diagnostic: "diagnostic",
   quiz: "quiz",
+  paper: "quiz",
 };
 
 /** What stands on the page when it is opened. */
@@ -54,6 +55,7 @@ export function firstComposition(
       calculator: false,
       minutes: null,
       neighbours: false,
+      onPaper: false,
     },
     scope: scopeOf(view),
     series: null,
@@ -103,6 +105,7 @@ function compositionAgain(view: ComposeView, again: Again, to: readonly string[]
       calculator: settings.calculator ?? false,
       minutes: settings.minutes ?? null,
       neighbours: false,
+      onPaper: again.onPaper,
     },
     scope: settings.scope ?? scopeOf(view),
     series: null,

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { worksheet } from "@/features/library/reads/worksheet";
+import { worksheetOfWork } from "@/features/library/reads/worksheetOfWork";
 import { WorksheetPage } from "@/features/library/view/WorksheetPage";
 import { worksheetWishes } from "@/features/library/worksheetTypes";
 import { ownClasses } from "@/server/access/ownClasses";
@@ -18,7 +19,9 @@ export default async function Page({
   const { classes: key } = await params;
   await ownClasses(key);
   const wishes = worksheetWishes(await searchParams);
-  const found = await attempt((context) => worksheet(context, wishes));
+  const found = await attempt((context) =>
+    wishes.workId === null ? worksheet(context, wishes) : worksheetOfWork(context, wishes.workId),
+  );
   return found.ok ? (
     <WorksheetPage view={found.data} wishes={wishes} base={`/desk/${key}`} />
   ) : (

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { scoringView } from "@/features/scoring/reads";
+import { scoringView } from "@/features/scoring/reads/scoringView";
 import { ScoringPage } from "@/features/scoring/view/ScoringPage";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";

@@ -2,12 +2,15 @@ import "server-only";
 import { isThrough } from "@/core/work/partStandings";
 import { keepCompletion } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
-import { partsOfTargets } from "@/server/classroom/partsOfTargets";
 import type { Runtime } from "@/server/runtime/runtime";
-import type { Run } from "../reads/run";
+import { partsOfTargets } from "./partsOfTargets";
 
 /** Notes whether a student is through with everything that is for them, after a run of theirs ended. */
-export async function keepThrough(tx: Queryable, runtime: Runtime, { work, target }: Run): Promise<void> {
+export async function keepThrough(
+  tx: Queryable,
+  runtime: Runtime,
+  { work, target }: { readonly work: { readonly workId: string }; readonly target: { readonly id: string } },
+): Promise<void> {
   const now = runtime.now();
   const parts = (await partsOfTargets(tx, work.workId, [target.id], now)).get(target.id) ?? [];
   await keepCompletion(tx, target.id, isThrough(parts.map(({ standing }) => standing)) ? now : null);

@@ -13,7 +13,7 @@ import { drawerWith, versionsOf } from "@/server/library/drawnItems";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { schoolOf } from "@/server/runtime/school";
-import type { AnswerToScore, PartToScore, ScoringView } from "./types";
+import type { AnswerToScore, PartToScore, ScoringView } from "../types";
 
 /** Everything of a piece of work that a person scores, part by part; who waits comes first. */
 export async function scoringView(context: Context, assignmentId: string): Promise<ScoringView> {
