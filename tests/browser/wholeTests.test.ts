@@ -8,8 +8,9 @@ import type { SignInSlip } from "@/features/roster/types";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { type TestApp, testApp, writeAnswer } from "../support/app";
 import { axeFindings } from "../support/axe";
-import { click, fill, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
+import { click, fill, openBrowser, openPage, signInTeacher } from "../support/browser";
 import { moves } from "../support/moves";
+import { asPupil, says, textOf } from "../support/pupils";
 import { makeClass, PASSWORD, START } from "../support/school";
 
 let app: TestApp;
@@ -40,16 +41,6 @@ afterAll(async () => {
   await browser?.close();
   await app?.close();
 });
-
-const text = (on: Page) => on.evaluate(() => document.body.innerText);
-const wait = (on: Page, words: string) =>
-  on.waitForFunction((asked) => document.body.innerText.includes(asked), {}, words);
-async function asPupil(slip: SignInSlip | undefined): Promise<Page> {
-  if (!slip) throw new Error("There is no such student.");
-  const own = await openPage(await browser.createBrowserContext(), 820, 1180);
-  await signInPupil(own, app.base, slip);
-  return own;
-}
 
 const answer = (on: Page, how: "right" | "wrong") => writeAnswer(app, on, how);
 
@@ -83,7 +74,7 @@ it("a test from standards, two items swapped, goes to a class minus two in five 
   const after = await lines();
   expect(after.slice(2)).toEqual(before.slice(2));
   // One is left out by their supports, with the reason; one more by hand.
-  expect(await text(page)).toContain("left out of tests: new to English");
+  expect(await textOf(page)).toContain("left out of tests: new to English");
   const names = await page.$$eval("input[name=studentIds]", (all) =>
     all.map((one) => (one as HTMLInputElement).checked),
   );
@@ -99,10 +90,10 @@ it("a test from standards, two items swapped, goes to a class minus two in five 
 
 it("an item can be looked at as it will be, held, dropped and added", async () => {
   await page.goto(`${app.base}/desk/6-hazel/work/new?kind=test&skill=equivalent-ratios`, { waitUntil: "networkidle0" });
-  await wait(page, "reliability");
+  await says(page, "reliability");
   await page.waitForFunction(() => !document.body.innerText.includes("looking for a better form"));
   await click(page, "button[aria-label='Look at item 1']");
-  await wait(page, "As a student sees it");
+  await says(page, "As a student sees it");
   await page.keyboard.press("Escape");
   const count = () => page.$$eval("button[aria-label^='Drop item']", (all) => all.length);
   const was = await count();
@@ -120,19 +111,19 @@ it("an item can be looked at as it will be, held, dropped and added", async () =
 
 it("is taken back and forth, with more time for one, looked over, handed in, and shown when the teacher says so", async () => {
   await page.goto(`${app.base}/desk/6-hazel/work/new?kind=test&skill=equivalent-ratios`, { waitUntil: "networkidle0" });
-  await wait(page, "reliability");
+  await says(page, "reliability");
   await click(page, "button[aria-label^='Time:']");
   await fill(page, "[data-radix-popper-content-wrapper] input", "20");
   await page.keyboard.press("Escape");
-  await wait(page, "1.5 times the time");
+  await says(page, "1.5 times the time");
   await fill(page, "input[aria-label^='Items of']", "3");
   await page.waitForFunction(() => document.querySelectorAll("button[aria-label^='Drop item']").length === 3);
   await page.waitForFunction(() => !document.body.innerText.includes("looking for a better form"));
   await click(page, "button[type=submit]");
-  await wait(page, "5 not started");
+  await says(page, "5 not started");
   const workPage = page.url();
 
-  const [first, second] = [await asPupil(slips[0]), await asPupil(slips[1])];
+  const [first, second] = [await asPupil(browser, app.base, slips[0]), await asPupil(browser, app.base, slips[1])];
   for (const own of [first, second]) {
     await own.bringToFront();
     // The test of before is on the list too.
@@ -142,7 +133,7 @@ it("is taken back and forth, with more time for one, looked over, handed in, and
         .at(-1)
         ?.click(),
     );
-    await wait(own, "min left");
+    await says(own, "min left");
   }
   const ends = await app.school.db.read.select().from(sittings);
   expect(ends.map(({ endsAt }) => ((endsAt ?? 0) - START) / 60_000).sort()).toEqual([20, 30]);
@@ -156,10 +147,10 @@ it("is taken back and forth, with more time for one, looked over, handed in, and
   await answer(first, "right");
   await click(first, "button[aria-label^='Item 3,']");
   await click(first, "button ::-p-text(Look over)");
-  await wait(first, "1 of 3 is blank; you wanted to look at 1 again.");
+  await says(first, "1 of 3 is blank; you wanted to look at 1 again.");
   expect(await axeFindings(first)).toEqual([]);
   // Another device: what was answered and flagged stands there too.
-  const other = await asPupil(slips[0]);
+  const other = await asPupil(browser, app.base, slips[0]);
   await other.goto(first.url(), { waitUntil: "networkidle0" });
   expect(await other.$$eval("nav li button", (all) => all.map((one) => one.getAttribute("aria-label")))).toEqual([
     "Item 1, answered, to look at again",
@@ -168,38 +159,38 @@ it("is taken back and forth, with more time for one, looked over, handed in, and
   ]);
   await answer(other, "wrong");
   await click(other, "button ::-p-text(Look over)");
-  await wait(other, "All 3 are answered");
+  await says(other, "All 3 are answered");
   await click(other, "button ::-p-text(Hand in)");
-  await wait(other, "Your teacher shows you how it went");
+  await says(other, "Your teacher shows you how it went");
   await first.bringToFront();
   await click(first, "button ::-p-text(Hand in all the same)");
   await click(first, "button ::-p-text(Hand in)");
-  await wait(first, "Handed in");
+  await says(first, "Handed in");
 
   await page.bringToFront();
   await page.goto(workPage, { waitUntil: "networkidle0" });
-  expect(await text(page)).toContain("66 %, 2 of 3 right");
+  expect(await textOf(page)).toContain("66 %, 2 of 3 right");
   await click(page, "button ::-p-text(Show everything)");
-  await wait(page, "explanations.");
+  await says(page, "explanations.");
   await other.bringToFront();
   await other.goto(`${app.base}/river`, { waitUntil: "networkidle0" });
   await click(other, "a ::-p-text(see how it went)");
-  await wait(other, "2 of 3 points");
-  expect(await text(other)).toContain("not right");
+  await says(other, "2 of 3 points");
+  expect(await textOf(other)).toContain("not right");
   expect(await axeFindings(other)).toEqual([]);
 });
 
 it("a whole test is done without a connection, closed and opened again on the way, and sent when it is back", async () => {
   await page.bringToFront();
   await page.goto(`${app.base}/desk/6-hazel/work/new?kind=test&skill=equivalent-ratios`, { waitUntil: "networkidle0" });
-  await wait(page, "reliability");
+  await says(page, "reliability");
   await fill(page, "input[aria-label^='Items of']", "3");
   await page.waitForFunction(() => document.querySelectorAll("button[aria-label^='Drop item']").length === 3);
   await page.waitForFunction(() => !document.body.innerText.includes("looking for a better form"));
   await fill(page, "input[name=title]", "On the way");
   await click(page, "button[type=submit]");
-  await wait(page, "5 not started");
-  const own = await asPupil(slips[2]);
+  await says(page, "5 not started");
+  const own = await asPupil(browser, app.base, slips[2]);
   await own.bringToFront();
   // The page that keeps pages takes over once it is loaded; from then on what is opened is kept.
   await own.evaluate(() => navigator.serviceWorker.ready.then(() => true));
@@ -223,7 +214,7 @@ it("a whole test is done without a connection, closed and opened again on the wa
   await offline(true);
   await answer(own, "right");
   await click(own, "button ::-p-text(Next)");
-  await wait(own, "Not sent yet");
+  await says(own, "Not sent yet");
   await own.reload({ waitUntil: "domcontentloaded" });
   await own.waitForFunction(() => document.querySelectorAll("nav button[aria-label*=', answered']").length === 1);
   await click(own, "button[aria-label^='Item 2,']");
@@ -231,12 +222,12 @@ it("a whole test is done without a connection, closed and opened again on the wa
   await click(own, "button ::-p-text(Next)");
   await answer(own, "wrong");
   await click(own, "button ::-p-text(Look over)");
-  await wait(own, "All 3 are answered");
+  await says(own, "All 3 are answered");
   await click(own, "button ::-p-text(Hand in)");
-  await wait(own, "Handed in on this device");
+  await says(own, "Handed in on this device");
   await app.start();
   await offline(false);
-  await wait(own, "Thank you");
+  await says(own, "Thank you");
   const rows = await app.school.db.read.select().from(sittings);
   expect(rows.at(-1)).toMatchObject({ finishReason: "handed-in", itemsRight: 2, itemsDone: 3 });
   const log = await app.school.db.read.query.answers.findMany();

@@ -124,6 +124,8 @@ describe("a test, practice on what was missed, and a test after", () => {
     expect((await studentHome(school.student(first()))).done).toMatchObject([{ finished: "handed-in" }]);
     const { rows, parts } = await workView(await school.teacher(), assignmentId);
     expect(parts.map(({ title }) => title)).toEqual(["Before", "What was missed", "After"]);
+    // 5 of 9 points before, all after: of nobody else both are there.
+    expect(rows.map(({ gain }) => gain?.points ?? null).sort()).toEqual([44, null, null]);
     expect(rows.find(({ studentId }) => studentId === first())?.parts).toMatchObject([
       { state: "done", markPercent: 55, passed: false },
       { state: "done", markPercent: 100, passed: null },

@@ -67,6 +67,8 @@ export interface WorkRowView {
   readonly excused: string | null;
   /** Where the student is with each part, in order; a single part is the row itself. */
   readonly parts: readonly PartOfRow[];
+  /** From a test before to one after; null while one of them is missing. */
+  readonly gain: OwnGain | null;
   /** Whether the mark reaches the cut; null without a cut or a mark. */
   readonly passed: boolean | null;
   readonly form: string;
@@ -94,6 +96,27 @@ export interface OutcomeView {
   readonly placed: readonly PlacedView[];
   readonly verdicts: readonly { readonly skill: string; readonly verdict: CheckVerdict }[];
   readonly contrast: { readonly alone: Tally; readonly mixed: Tally } | null;
+}
+
+/** What came of a test before and one after. Marks and gains in whole per cent points. */
+export interface GainView {
+  readonly both: number;
+  readonly onlyBefore: number;
+  readonly onlyAfter: number;
+  /** Means of those who have both; null for nobody. */
+  readonly before: number | null;
+  readonly after: number | null;
+  readonly points: number | null;
+  /** Of the mean gain, 95 %; null for fewer than two. */
+  readonly interval: { readonly low: number; readonly high: number } | null;
+  /** By target. */
+  readonly students: ReadonlyMap<string, OwnGain>;
+}
+
+/** One student's gain; "within-error": it may be chance. */
+export interface OwnGain {
+  readonly points: number;
+  readonly change: "up" | "down" | "within-error";
 }
 
 /** A strand of a diagnostic, for the head of its column: how hard its skills are by grade, in logits. */
@@ -143,6 +166,8 @@ export interface WorkView extends WorkListEntry {
   /** A due day for those who come later. */
   readonly usualDueDay: string;
   readonly parts: readonly PartOfWork[];
+  /** Of a test before and one after; null for other work. */
+  readonly gain: Omit<GainView, "students"> | null;
   /** Of a single diagnostic; empty for other work. */
   readonly strands: readonly StrandColumn[];
   /** What students may see by a teacher's word, and what each part of the rules says. */

@@ -35,7 +35,8 @@ import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
-import type { WorkListEntry, WorkRowView, WorkView } from "../types";
+import type { GainView, WorkListEntry, WorkRowView, WorkView } from "../types";
+import { gainOfPair } from "./gainOfPair";
 import { outcomeOf, strandColumns } from "./outcomes";
 import { atSchool, entriesOf } from "./works";
 
@@ -89,6 +90,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     now,
   );
   const parts = await partsOfWorks(runtime.db.read, [work.workId]);
+  const gained = gainOfPair(parts, own);
   const isWhole = conductorOf(work.kind).standsWhole;
   const isLearnedFrom = parts.some(({ kind }) => conductorOf(kind).tells.verdict);
   return {
@@ -105,6 +107,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
       onPaper: conductorOf(part.kind).onPaper,
       waitsForWord: part.opening.some(({ by }) => by === "word"),
     })),
+    gain: withoutStudents(gained),
     strands: parts.length === 1 ? strandColumns(library, parts[0]) : [],
     released: (await releasesOf(runtime.db.read, [assignmentId])).map(({ what }) => what),
     release: work.release,
@@ -128,6 +131,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
         absent: target.absentAt !== null,
         excused: target.excusedAt === null ? null : target.excusedBecause,
         form: target.form,
+        gain: gained?.students.get(target.id) ?? null,
         parts: (own.get(target.id) ?? []).map(({ part, run, standing }) => ({
           state: standing.state === "open" && run ? "begun" : standing.state,
           markPercent: run?.finishedAt != null && run.mark !== null ? percentDown(rational(run.mark)) : null,
@@ -163,6 +167,13 @@ export async function workView(context: Context, assignmentId: string): Promise<
       .filter(({ person, fromDay }) => !given.has(person.id) && fromDay <= dayAt(school, work.givenAt))
       .map(({ person }) => names.get(person.id) ?? ""),
   };
+}
+
+/** A page needs no map: each row has its own. */
+function withoutStudents(gained: GainView | null): WorkView["gain"] {
+  if (gained === null) return null;
+  const { students: _students, ...rest } = gained;
+  return rest;
 }
 
 /** Whether what came in came after the due time. */

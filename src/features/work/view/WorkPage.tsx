@@ -6,19 +6,18 @@ import { usePullList } from "@/client/pull-list/pullList";
 import type { RunState } from "@/core/work/stateOfRun";
 import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
-import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { runEndWords } from "@/words/staff/runWords";
-import { whyWords } from "@/words/staff/whyWords";
 import { moveDueDayAction, withdrawAction } from "../actions";
-import type { PartOfRow, WorkRowView, WorkView } from "../types";
+import type { WorkView } from "../types";
+import { GainLine } from "./Gain";
 import { GrantBar } from "./GrantBar";
 import { JoinedBar } from "./JoinedBar";
 import { KIND_WORDS } from "./kindWords";
 import { LineBox } from "./LineBox";
-import { outcomeWords } from "./outcomeWords";
-import { PlacedCell, StrandHead } from "./Placed";
+import { StrandHead } from "./Placed";
 import { PreparedBar, ReleaseBar } from "./ReleaseBar";
+import { Row, WhyStuck } from "./WorkRows";
 
 const ORDER: readonly RunState[] = [
   "stuck",
@@ -43,7 +42,10 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
     (x, y) => ORDER.indexOf(x.status) - ORDER.indexOf(y.status) || x.name.localeCompare(y.name),
   );
   const isTest = work.parts.length === 1 && work.parts[0]?.isTest === true;
-  const columns = 3 + (work.parts.length > 1 ? work.parts.length : work.strands.length > 0 ? work.strands.length : 2);
+  const columns =
+    3 +
+    (work.gain === null ? 0 : 1) +
+    (work.parts.length > 1 ? work.parts.length : work.strands.length > 0 ? work.strands.length : 2);
   const chosen = rows.filter(({ studentId }) => pull.has(studentId));
   const pullAll = (status: RunState) =>
     pull.add(
@@ -136,6 +138,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         })}
         {work.leftOut.length > 0 ? <span className="text-mute">left out: {work.leftOut.join(", ")}</span> : null}
       </p>
+      <GainLine gain={work.gain} />
       <GrantBar work={work} chosen={chosen} />
       {chosen.length > 0 ? (
         <LineBox
@@ -164,6 +167,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
                 <th className="w-56 font-normal">{isTest ? "Mark" : "Right at the first try"}</th>
               </>
             )}
+            {work.gain === null ? null : <th className="w-32 font-normal">Gain</th>}
             <th className="w-40 font-normal">Last worked</th>
           </tr>
         </thead>
@@ -183,146 +187,6 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         </tbody>
       </table>
     </div>
-  );
-}
-
-/** Finished, and in which skills that was not enough. */
-function Unmastered({ open }: Pick<WorkRowView, "open">) {
-  return (
-    <>
-      finished; not mastered:{" "}
-      {open.map(({ skill, percent, why }, place) => (
-        <span key={skill} title={whyWords("mastery", why)}>
-          {skill} {percent} %{place < open.length - 1 ? ", " : ""}
-          <span className="sr-only">, {whyWords("mastery", why)}</span>
-        </span>
-      ))}
-    </>
-  );
-}
-
-/** Under a student who is stuck: in what, and why that is said. */
-function WhyStuck({ snags, columns }: Pick<WorkRowView, "snags"> & { readonly columns: number }) {
-  return (
-    <tr>
-      <td colSpan={columns} className="pb-2 pl-[22px] text-[14px]">
-        {snags.map(({ skill, why }) => (
-          <p key={skill}>
-            <b>{skill}</b>: {whyWords("snag", why)}.
-          </p>
-        ))}
-      </td>
-    </tr>
-  );
-}
-
-function Row({
-  row,
-  work,
-  name,
-  toggle,
-  pulled,
-}: {
-  readonly row: WorkRowView;
-  readonly work: WorkView;
-  readonly name: string;
-  readonly toggle: () => void;
-  readonly pulled: boolean;
-}) {
-  return (
-    <tr className="border-hair border-t">
-      <td className="py-1">
-        <span className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="accent-clay"
-            checked={pulled}
-            onChange={toggle}
-            aria-label={`${row.name} on the pull list`}
-          />
-          <SheetLink id={row.studentId} className={pulled ? "font-bold" : ""}>
-            {row.name}
-          </SheetLink>
-        </span>
-      </td>
-      <td
-        className={row.status === "stuck" ? "text-clay font-semibold" : row.status === "not-started" ? "text-mute" : ""}
-      >
-        {row.excused === null ? (
-          <>
-            {row.open.length > 0 ? <Unmastered open={row.open} /> : name}
-            {row.now ? ", at it now" : ""}
-            {row.late ? ", late" : ""}
-            {row.absent ? ", absent" : ""}
-          </>
-        ) : (
-          <span className="text-mute font-normal">excused: {row.excused}</span>
-        )}
-        {row.granted.length > 0 || work.forms.length > 1 ? (
-          <span className="text-mute block text-[14px] font-normal">
-            {[...(work.forms.length > 1 ? [`form ${row.form}`] : []), ...row.granted].join(", ")}
-          </span>
-        ) : null}
-      </td>
-      {work.parts.length > 1 ? (
-        row.parts.map((part, place) => <td key={work.parts[place]?.id}>{partWords(part)}</td>)
-      ) : work.strands.length > 0 ? (
-        work.strands.map((strand) => <PlacedCell key={strand.id} strand={strand} of={work.strands.length} row={row} />)
-      ) : (
-        <OnePart row={row} work={work} />
-      )}
-      <td className="text-mute">
-        {row.lastWorked}
-        {row.tooLate > 0 ? (
-          <span className="text-ink block text-[14px]">
-            {row.tooLate === 1 ? "1 answer came" : `${row.tooLate} answers came`} too late, not counted
-          </span>
-        ) : null}
-      </td>
-    </tr>
-  );
-}
-
-/** A part for one student, in few words. */
-function partWords({ state, markPercent, passed, outcome }: PartOfRow): string {
-  if (state === "not-needed") return "not needed";
-  if (state === "locked") return "waits";
-  if (state !== "done") return state === "begun" ? "at it" : "open";
-  const said = outcomeWords(outcome);
-  if (said !== "") return said;
-  if (markPercent === null) return "done";
-  return `${markPercent} %${passed === null ? "" : passed ? ", at the cut or above" : ", below the cut"}`;
-}
-
-/** How far a single part is, and what came out. */
-function OnePart({ row, work }: { readonly row: WorkRowView; readonly work: WorkView }) {
-  const isTest = work.parts[0]?.isTest === true;
-  return (
-    <>
-      <td>
-        <span
-          className="block h-2.5 w-36"
-          style={{ background: "var(--gauge)" }}
-          role="img"
-          aria-label={`${Math.round(row.progress * 100)} % done`}
-        >
-          <i className="bg-water block h-full" style={{ width: `${row.progress * 100}%` }} />
-        </span>
-      </td>
-      <td>
-        {isTest
-          ? row.markPercent === null
-            ? ""
-            : `${row.markPercent} %, ${row.itemsRight} of ${row.itemsDone} right`
-          : row.itemsDone > 0
-            ? `${row.itemsRight} of ${row.itemsDone}`
-            : ""}
-        <span className="block text-[14px]">{outcomeWords(row.parts[0]?.outcome)}</span>
-        {row.toScore > 0 ? `, ${row.toScore} to score` : ""}
-        {isTest || row.markPercent === null ? "" : `; with partial credit ${row.markPercent} %`}
-        {row.passed === false ? <span className="text-clay font-semibold">, below the cut</span> : null}
-      </td>
-    </>
   );
 }
 

@@ -37,7 +37,7 @@ export function PaperGrid({
     <div className="px-5 py-4">
       <PageHead
         title={`${grid.title}, on paper`}
-        sub={`${grid.className}. Type the points of each item; Enter goes down, Tab to the right. Half points can be given, and a cell can be emptied.`}
+        sub={`${grid.className}. Type the points of each item, halves too: Enter goes down, Tab to the right, A marks absent, F gives the rest full points.`}
       >
         <span
           role="status"
@@ -65,7 +65,9 @@ export function PaperGrid({
               ))}
               <th className="px-3 font-normal">Points</th>
               <th className="px-3 font-normal">Absent</th>
-              <th />
+              <th>
+                <span className="sr-only">All at once</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -129,14 +131,18 @@ function Row({
             aria-label={`${row.name}, item ${column + 1}, of ${pointsOf(grid, row, column)}`}
             aria-invalid={cell?.problem != null}
             title={cell?.problem ?? undefined}
-            disabled={isAbsent}
-            className={`bg-field w-11 border-[1.5px] px-1 py-0.5 text-center tabular-nums disabled:opacity-40 ${
+            readOnly={isAbsent}
+            className={`bg-field w-11 border-[1.5px] px-1 py-0.5 text-center tabular-nums read-only:opacity-40 ${
               cell?.problem != null ? "border-clay" : "border-hair focus:border-ink"
             }`}
             value={cell?.text ?? ""}
             onChange={(event) => paper.type(row, column, event.target.value)}
             onFocus={(event) => event.target.select()}
-            onKeyDown={(event) => move(event, place, column)}
+            onKeyDown={(event) => {
+              if (event.key.toLowerCase() === "a") paper.setAbsent(row, !isAbsent);
+              else if (event.key.toLowerCase() === "f" && !isAbsent) paper.fill(row);
+              else move(event, place, column);
+            }}
           />
         </td>
       ))}
@@ -153,6 +159,8 @@ function Row({
         <input
           type="checkbox"
           className="accent-ink"
+          // From the keyboard it is a letter in any cell, so that Tab goes on to the next row.
+          tabIndex={-1}
           aria-label={`${row.name} was absent`}
           checked={isAbsent}
           onChange={(event) => paper.setAbsent(row, event.target.checked)}
@@ -160,7 +168,7 @@ function Row({
       </td>
       <td>
         {isAbsent || whole ? null : (
-          <Button look="quiet" className="text-[14px]!" onClick={() => paper.fill(row)}>
+          <Button look="quiet" tabIndex={-1} className="text-[14px]!" onClick={() => paper.fill(row)}>
             Rest full points
           </Button>
         )}
@@ -169,7 +177,7 @@ function Row({
   );
 }
 
-/** Enter and the arrows go through the grid; what is typed stays. */
+/** Enter, Tab and the arrows go through the grid; what is typed stays. */
 function move(event: KeyboardEvent<HTMLInputElement>, row: number, column: number): void {
   const steps: Readonly<Record<string, readonly [number, number]>> = {
     Enter: [1, 0],
@@ -180,6 +188,13 @@ function move(event: KeyboardEvent<HTMLInputElement>, row: number, column: numbe
   };
   const step = steps[event.key];
   const table = event.currentTarget.closest("table");
+  if (table && event.key === "Tab" && !event.shiftKey && field(table, row, column + 1) === null) {
+    // What stands between two rows has keys of its own.
+    const below = field(table, row + 1, 0);
+    if (below) event.preventDefault();
+    below?.focus();
+    return;
+  }
   if (!step || !table) return;
   event.preventDefault();
   const next = field(table, row + step[0], column + step[1]);

@@ -90,7 +90,10 @@ export function usePaper(grid: PaperGridView): Paper {
     return () => window.removeEventListener("beforeunload", leave);
   }, [send]);
 
-  const put = (row: PaperRow, place: number, text: string) => {
+  const put = (row: PaperRow, place: number, typed: string) => {
+    // Letters are keys of their own here.
+    const text = typed.replace(/[af]/gi, "");
+    if (text === "" && typed !== "") return;
     const most = pointsOf(grid, row, place);
     const read = readPoints(text, most);
     const key = cellKey(row.studentId, place);

@@ -7,7 +7,16 @@ import { LABEL } from "./look";
 const USUAL_SCHOOL_DAYS = 29;
 
 /** Whether it is given once, or again and again. */
-export function HowOften({ composition, change }: { readonly composition: Composition; readonly change: Change }) {
+export function HowOften({
+  holidays,
+  composition,
+  change,
+}: {
+  /** As day numbers. */
+  readonly holidays: readonly number[];
+  readonly composition: Composition;
+  readonly change: Change;
+}) {
   const { made, opensDay, series } = composition;
   const again = (): SeriesChoice => ({
     planWeeks: null,
@@ -15,7 +24,7 @@ export function HowOften({ composition, change }: { readonly composition: Compos
     everyWeeks: 1,
     onHoliday: made === "sequential" ? "next" : "skip",
     dueAfter: 0,
-    lastDay: addSchoolDays(opensDay, USUAL_SCHOOL_DAYS, { holidays: new Set() }),
+    lastDay: addSchoolDays(opensDay, USUAL_SCHOOL_DAYS, { holidays: new Set(holidays) }),
   });
   const set = (next: SeriesChoice | null) =>
     change((before) => ({ ...before, series: next, items: next && before.items === 16 ? 5 : before.items }));

@@ -122,30 +122,34 @@ export function ProposedTest({
           words={["on paper, typed in afterwards", "on the screen"]}
           set={(onPaper) => set({ onPaper })}
         />
-        ; going back is{" "}
-        <Toggle
-          label="Going back"
-          on={test.goBack}
-          words={["allowed", "not allowed"]}
-          set={(goBack) => set({ goBack })}
-        />
-        ;{" "}
-        <WordEdit label="Time" word={test.minutes === null ? "no time limit" : `${test.minutes} minutes`}>
-          <label className="block">
-            <span className="mb-1 block">Minutes, longer for those whose supports say so; empty for no limit</span>
-            <input
-              type="number"
-              className={`${BOX} w-24`}
-              min={1}
-              max={300}
-              value={test.minutes ?? ""}
-              onChange={(event) => {
-                const typed = event.target.valueAsNumber;
-                set({ minutes: Number.isFinite(typed) && typed > 0 ? Math.round(typed) : null });
-              }}
+        {test.onPaper ? null : (
+          <>
+            ; going back is{" "}
+            <Toggle
+              label="Going back"
+              on={test.goBack}
+              words={["allowed", "not allowed"]}
+              set={(goBack) => set({ goBack })}
             />
-          </label>
-        </WordEdit>
+            ;{" "}
+            <WordEdit label="Time" word={test.minutes === null ? "no time limit" : `${test.minutes} minutes`}>
+              <label className="block">
+                <span className="mb-1 block">Minutes, longer for those whose supports say so; empty for no limit</span>
+                <input
+                  type="number"
+                  className={`${BOX} w-24`}
+                  min={1}
+                  max={300}
+                  value={test.minutes ?? ""}
+                  onChange={(event) => {
+                    const typed = event.target.valueAsNumber;
+                    set({ minutes: Number.isFinite(typed) && typed > 0 ? Math.round(typed) : null });
+                  }}
+                />
+              </label>
+            </WordEdit>
+          </>
+        )}
         ;{" "}
         <Toggle
           label="Calculator"
@@ -153,13 +157,17 @@ export function ProposedTest({
           words={["with a calculator", "no calculator"]}
           set={(calculator) => set({ calculator })}
         />
-        ;{" "}
-        <Toggle
-          label="Order"
-          on={test.shuffle}
-          words={["each student in another order", "one order for all"]}
-          set={(shuffle) => set({ shuffle })}
-        />
+        {test.onPaper ? null : (
+          <>
+            ;{" "}
+            <Toggle
+              label="Order"
+              on={test.shuffle}
+              words={["each student in another order", "one order for all"]}
+              set={(shuffle) => set({ shuffle })}
+            />
+          </>
+        )}
         {made === "quiz" && test.forms.length > 1 ? (
           <>
             ;{" "}

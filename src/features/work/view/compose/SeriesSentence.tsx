@@ -53,7 +53,7 @@ export function SeriesSentence({
                   checked={series.weekdays.includes(place + 1)}
                   onChange={() => toggle(place + 1)}
                 />
-                {name}
+                <span>{name}</span>
               </label>
             ))}
           </fieldset>

@@ -51,7 +51,9 @@ export function WhenAndHow({
           onChange={(event) => set({ instructions: event.target.value })}
         />
       </label>
-      {!isPicked && isRepeatable(made) ? <HowOften composition={composition} change={change} /> : null}
+      {!isPicked && isRepeatable(made) ? (
+        <HowOften holidays={holidays} composition={composition} change={change} />
+      ) : null}
       {series ? (
         <SeriesSentence holidays={holidays} series={series} composition={composition} change={change} />
       ) : (
