@@ -632,6 +632,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ workId }) => work("moveDueDayAction")(workId, "2026-12-01"),
   },
   "work/withdrawAction": { needs: ofClass("change"), call: ({ workId }) => work("withdrawAction")(workId) },
+  "scoring/dropItemAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) => scoring("dropItemAction")({ assignmentId: workId, partItemId: "none" }),
+  },
+  "scoring/rejudgeItemAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) => scoring("rejudgeItemAction")({ assignmentId: workId, itemId: "equivalent-ratios/none" }),
+  },
   "scoring/enterPaperAction": {
     needs: ofClass("change"),
     call: ({ workId, studentId }) =>

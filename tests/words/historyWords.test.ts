@@ -124,6 +124,10 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "work-granted", facts: { title: "W", personId: "ada", students: 1 } },
     "“W”: granted something beyond the settings to Ada Quill",
   ],
+  [
+    { kind: "item-dropped", facts: { title: "W", place: 3, partItemId: "p", placed: null, shown: 1 } },
+    "Left item 3 out of “W”",
+  ],
   [{ kind: "marked-absent", facts: { title: "W", students: 2 } }, "“W”: changed who was absent, 2 students"],
   [{ kind: "series-made", facts: { title: "W", pieces: 6 } }, "Set up the series “W”, 6 pieces"],
   [

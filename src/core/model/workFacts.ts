@@ -17,6 +17,14 @@ export interface WorkFacts {
   "work-resumed": { readonly title: string; readonly minutes: number };
   "work-ended": { readonly title: string };
   "lines-sent": { readonly line: LineKind; readonly personId: string | null; readonly students: number };
+  /** Taken out of a test that was given; with what it weighed where it stands, and where it was shown. */
+  "item-dropped": {
+    readonly title: string;
+    readonly place: number;
+    readonly partItemId: string;
+    readonly placed: number | null;
+    readonly shown: number;
+  };
   "marked-absent": { readonly title: string; readonly students: number };
   "series-made": { readonly title: string; readonly pieces: number };
   "series-piece-given": { readonly title: string; readonly students: number };
@@ -40,6 +48,7 @@ export const AREA_OF_WORK: Readonly<Record<keyof WorkFacts, ChangeArea>> = {
   "work-resumed": "work",
   "work-ended": "work",
   "lines-sent": "work",
+  "item-dropped": "work",
   "marked-absent": "work",
   "series-made": "work",
   "series-piece-given": "work",

@@ -40,4 +40,6 @@ ALTER TABLE `assignment_targets` ADD `absent_at` integer;--> statement-breakpoin
 ALTER TABLE `assignments` ADD `paused_at` integer;--> statement-breakpoint
 ALTER TABLE `assignments` ADD `series_id` text REFERENCES series(id);--> statement-breakpoint
 ALTER TABLE `assignments` ADD `series_day` text;--> statement-breakpoint
-CREATE UNIQUE INDEX `assignments_by_series` ON `assignments` (`series_id`,`series_day`) WHERE series_id is not null;
+CREATE UNIQUE INDEX `assignments_by_series` ON `assignments` (`series_id`,`series_day`) WHERE series_id is not null;--> statement-breakpoint
+DROP TRIGGER `scores_are_sound`;--> statement-breakpoint
+CREATE TRIGGER `scores_are_sound` BEFORE INSERT ON `scores` WHEN NEW.`earned` NOT BETWEEN 0 AND NEW.`possible` OR NEW.`possible` < 0 OR (NEW.`possible` = 0 AND NEW.`supersedes` IS NULL) BEGIN SELECT RAISE(ABORT, 'A score lies outside its bounds.'); END;

@@ -72,6 +72,21 @@ export async function scoresOfAnswers(db: Queryable, serials: readonly number[])
     .orderBy(asc(scores.serial));
 }
 
+/** The first tries among some answers, with the items that they were given to. */
+export async function firstTriesOf(db: Queryable, serials: readonly number[]) {
+  if (serials.length === 0) return [];
+  return db
+    .select({ serial: answers.serial, sittingItemId: answers.sittingItemId, sittingId: sittingItems.sittingId })
+    .from(answers)
+    .innerJoin(sittingItems, eq(sittingItems.id, answers.sittingItemId))
+    .where(
+      and(
+        sql`${answers.serial} in (select value from json_each(${JSON.stringify(serials)}))`,
+        eq(answers.tryNumber, 1),
+      ),
+    );
+}
+
 /** Scores in force of whatever answers an item of a sitting has. */
 export async function scoresOfItem(db: Queryable, sittingItemId: string): Promise<ScoreRow[]> {
   return db

@@ -48,7 +48,7 @@ export const changes = sqliteTable(
 );
 
 /** Changes that many rows followed from: taken back by a command instead of by pairs of rows. */
-export type CommandName = "rescore";
+export type CommandName = "rescore" | "drop";
 
 /** Comings and goings at the doors, apart from the history: there are many, and nothing of them can be taken back. Append-only. */
 export const signIns = sqliteTable(

@@ -52,3 +52,35 @@ export interface PaperRow {
   /** Whole per cent once every item has its points; null before. */
   readonly markPercent: number | null;
 }
+
+/** A mark before and after a change of scores, whole per cent. */
+export interface MarkChange {
+  readonly name: string;
+  readonly before: number | null;
+  readonly after: number | null;
+}
+
+/** The items of a test as they were given. */
+export interface WorkItemsView {
+  readonly workId: string;
+  readonly title: string;
+  readonly className: string;
+  readonly items: readonly WorkItemLine[];
+}
+
+export interface WorkItemLine {
+  readonly id: string;
+  readonly itemId: string;
+  /** The part that it stands in, where there are several. */
+  readonly part: string;
+  readonly form: string;
+  readonly place: number;
+  readonly stem: string;
+  readonly key: string;
+  /** Weighs nothing any more. */
+  readonly dropped: boolean;
+  readonly answered: number;
+  readonly right: number;
+  /** The library has a later version, which the viewer may apply to earlier answers. */
+  readonly newerKey: boolean;
+}

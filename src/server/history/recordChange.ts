@@ -55,9 +55,15 @@ export async function demandNoneUnfinished(tx: Queryable, schoolId: string): Pro
 export async function recordCommand(
   tx: Queryable,
   runtime: Runtime,
-  change: NamedFacts & { readonly schoolId: string; readonly actorId: string | null; readonly command: CommandName },
+  change: NamedFacts & {
+    readonly schoolId: string;
+    readonly actorId: string | null;
+    readonly command: CommandName;
+    /** The class that it concerns alone; none for what goes beyond one. */
+    readonly classId?: string;
+  },
 ): Promise<string> {
-  return recordEntry(tx, runtime, { ...change, classId: null, rows: [], area: areaOf(change) });
+  return recordEntry(tx, runtime, { ...change, classId: change.classId ?? null, rows: [], area: areaOf(change) });
 }
 
 function areaOf({ kind }: NamedFacts) {

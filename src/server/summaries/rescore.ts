@@ -15,6 +15,13 @@ import type { Runtime } from "@/server/runtime/runtime";
 import { schoolOf } from "@/server/runtime/school";
 import { recordCommand } from "../history/recordChange";
 import { rebuildIn } from "./rebuild";
+import { renewMarks } from "./renewMarks";
+
+/** Who asked for it, and the school whose students it concerns; null for everybody's. */
+export interface RescoredBy {
+  readonly schoolId: string | null;
+  readonly actorId: string | null;
+}
 
 /** What a re-score came to. */
 export interface Rescored {
@@ -22,15 +29,21 @@ export interface Rescored {
   /** Scores that took the place of others. */
   readonly changed: number;
   readonly students: number;
+  /** Entries of the history, one a school. */
+  readonly changeIds: readonly string[];
 }
 
 /**
  * Judges the answers to earlier versions of an item by the key of its current one. Answers stay as they were given; where the
  * verdict is another now, a new score takes the old one's place, and the summaries of just those students and skills are made
- * anew. Marks of finished work stay as they were told. Answers that the current version can't read keep their scores. Each
+ * anew, and the marks of their runs. Answers that the current version can't read keep their scores. Each
  * school whose students it concerns has an entry in its history, by which it is taken back.
  */
-export async function rescoreItem(runtime: Runtime, itemId: string): Promise<Rescored> {
+export async function rescoreItem(
+  runtime: Runtime,
+  itemId: string,
+  by: RescoredBy = { schoolId: null, actorId: null },
+): Promise<Rescored> {
   const versions = await versionNumbersOf(runtime.db.read, itemId);
   const current = versions.at(-1);
   if (!current) throw new Refusal("not-found", "This item is not in the library.");
@@ -47,6 +60,7 @@ export async function rescoreItem(runtime: Runtime, itemId: string): Promise<Res
   for (const [personId, given] of byStudent) {
     const count = await runtime.db.write(async (tx) => {
       const schoolId = await schoolIdOf(tx, personId);
+      if (by.schoolId !== null && schoolId !== by.schoolId) return 0;
       const { decimalMark } = await schoolOf(runtime, schoolId);
       const fresh = await newScores(tx, given, { now: runtime.now(), decimalMark }, (answer) => {
         const before = drawer.drawIfKnown(answer);
@@ -55,7 +69,7 @@ export async function rescoreItem(runtime: Runtime, itemId: string): Promise<Res
       });
       if (fresh.length === 0) return 0;
       const entry = { itemId, version: current.number };
-      const changeId = await entryOfSchool(tx, runtime, entries, schoolId, entry);
+      const changeId = await entryOfSchool(tx, runtime, entries, { schoolId, actorId: by.actorId }, entry);
       await replaceScores(
         tx,
         personId,
@@ -66,7 +80,7 @@ export async function rescoreItem(runtime: Runtime, itemId: string): Promise<Res
     changed += count;
     if (count > 0) students++;
   }
-  return { answers: answers.length, changed, students };
+  return { answers: answers.length, changed, students, changeIds: [...entries.values()] };
 }
 
 /** The entry of a school's history for this re-score; made with the first score that it changes. */
@@ -74,13 +88,13 @@ async function entryOfSchool(
   tx: Queryable,
   runtime: Runtime,
   entries: Map<string, string>,
-  schoolId: string,
+  { schoolId, actorId }: { readonly schoolId: string; readonly actorId: string | null },
   facts: ChangeFacts["item-rescored"],
 ): Promise<string> {
   const known = entries.get(schoolId);
   if (known !== undefined) return known;
   const told = { kind: "item-rescored" as const, facts };
-  const id = await recordCommand(tx, runtime, { ...told, schoolId, actorId: null, command: "rescore" });
+  const id = await recordCommand(tx, runtime, { ...told, schoolId, actorId, command: "rescore" });
   entries.set(schoolId, id);
   return id;
 }
@@ -97,6 +111,7 @@ type NewScore = Omit<ScoreRow, "serial">;
 async function replaceScores(tx: Queryable, personId: string, fresh: readonly NewScore[]): Promise<void> {
   await supersede(tx, fresh);
   await rebuildIn(tx, personId, [...new Set(fresh.map(({ skillId }) => skillId))]);
+  await renewMarks(tx, [...new Set(fresh.map(({ answerSerial }) => answerSerial))]);
 }
 
 /**

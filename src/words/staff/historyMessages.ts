@@ -61,6 +61,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "work-ended": "Ended “{title}” for everybody",
   "lines-sent":
     "{line, select, word {Sent a word} reminder {Reminded} other {Praised}}{line, select, word { to } other { }}{students, plural, =1 {{person}} other {# students}}",
+  "item-dropped": "Left item {place} out of “{title}”",
   "marked-absent": "“{title}”: changed who was absent, {students, plural, one {# student} other {# students}}",
   "series-made": "Set up the series “{title}”, {pieces, plural, one {# piece} other {# pieces}}",
   "series-piece-given": "Gave “{title}” of a series to {students, plural, one {# student} other {# students}}",

@@ -3,10 +3,11 @@ import { array, number, object, string } from "yup";
 import { groupBy } from "@/core/collections/groupBy";
 import { rubricOf } from "@/core/items/rubricOf";
 import { isRating, ratedShare } from "@/core/items/written/ratedShare";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { earnedOfParts } from "@/core/work/earnedOfParts";
-import { markOfFirstTries } from "@/core/work/markOfFirstTries";
 import { isRightFirst } from "@/core/work/sittingItem";
 import { scoresOfAnswers, supersede } from "@/db/queries/answerLog";
+import { kindsOfSittings } from "@/db/queries/marks";
 import { gradeAtWork } from "@/db/queries/people";
 import { type GivenRow, givenBySerial, insertRating, keepScoredItem, ratingByKey } from "@/db/queries/ratings";
 import { itemsOfSitting } from "@/db/queries/sittings";
@@ -110,9 +111,11 @@ async function moveRun(tx: Queryable, { serial, tryNumber, item }: GivenRow, par
   const items = (await itemsOfSitting(tx, item.sittingId)).map((one) =>
     one.id === item.id ? { ...one, ...earned } : one,
   );
+  const [run] = await kindsOfSittings(tx, [item.sittingId]);
+  const mark = run ? conductorOf(run.kind).mark({ items }) : null;
   await keepScoredItem(
     tx,
     { id: item.id, sittingId: item.sittingId, ...earned },
-    { itemsRight: items.filter(isRightFirst).length, mark: markOfFirstTries({ items })?.toFraction() ?? null },
+    { itemsRight: items.filter(isRightFirst).length, mark: mark?.toFraction() ?? null },
   );
 }

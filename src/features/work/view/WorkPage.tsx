@@ -84,6 +84,9 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         {work.state === "open" || work.state === "late" ? (
           <ButtonLink href={`${base}/work/${work.id}/live`}>At work now</ButtonLink>
         ) : null}
+        {work.parts.some((part) => part.isTest) ? (
+          <ButtonLink href={`${base}/work/${work.id}/items`}>Items</ButtonLink>
+        ) : null}
         <ButtonLink href={`${base}/work/new?again=${work.id}`}>Give again</ButtonLink>
         <Button
           disabled={busy}
