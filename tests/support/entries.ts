@@ -40,6 +40,8 @@ export interface Around {
   readonly shareId: string;
   readonly workId: string;
   readonly seriesId: string;
+  /** A test on paper. */
+  readonly paperId: string;
   readonly sittingId: string;
   readonly presentationId: string;
   /** Somebody's answer. */
@@ -209,6 +211,14 @@ const route = async (
     }),
     { params: Promise.resolve(Object.fromEntries(named)) },
   );
+};
+
+const PAPER = {
+  kind: "paper",
+  title: "On paper",
+  skillIds: ["ratio-language"],
+  items: 1,
+  picked: [{ itemId: "ratio-language/fraction-of-all", skillId: "ratio-language", seed: 4 }],
 };
 
 /** The head of an answer that never ends by itself. */
@@ -642,8 +652,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "scoring/enterPaperAction": {
     needs: ofClass("change"),
-    call: ({ workId, studentId }) =>
-      scoring("enterPaperAction")({ assignmentId: workId, entries: [{ studentId, place: 0, points: 1 }] }),
+    call: ({ paperId, studentId }) =>
+      scoring("enterPaperAction")({ assignmentId: paperId, entries: [{ studentId, place: 0, points: 1 }] }),
   },
   "scoring/rateAnswerAction": {
     needs: ofClass("change"),
@@ -983,6 +993,7 @@ export async function prepareEntries(): Promise<TestSchool> {
     await setRunning(teacher, { classId, runs: true, pace: "own" });
     const workId = await givePractice(school, classId, studentIds, {}, owner);
     const seriesId = id();
+    const paperId = await givePractice(school, classId, studentIds, PAPER, owner);
     await makeSeries(await school.teacher(owner), { ...newSeries(seriesId, classId) });
     await give(school, studentId, await open(school, studentId, workId), "wrong");
     const [answered] = await answersOfPerson(db.read, studentId);
@@ -1041,6 +1052,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       shareId: shares.find((share) => share.groupId === groupId)?.id ?? "none",
       workId,
       seriesId,
+      paperId,
       sittingId: sitting.sittingId,
       presentationId: sitting.current?.presentationId ?? "",
       answerSerial: answered?.serial ?? 0,

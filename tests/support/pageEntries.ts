@@ -173,7 +173,10 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/work/series/[seriesId]")]: { needs: ofClass(), params: ({ seriesId }) => ({ ...ownDesk(), seriesId }) },
   [ofDesk("/work/[workId]/live")]: { needs: ofClass(), params: ({ workId }) => ({ ...ownDesk(), workId }) },
   [ofDesk("/work/[workId]/items")]: { needs: ofClass("change"), params: ({ workId }) => ({ ...ownDesk(), workId }) },
-  [ofDesk("/work/[workId]/paper")]: { needs: ofClass("change"), params: ({ workId }) => ({ ...ownDesk(), workId }) },
+  [ofDesk("/work/[workId]/paper")]: {
+    needs: ofClass("change"),
+    params: ({ paperId }) => ({ ...ownDesk(), workId: paperId }),
+  },
   [ofDesk("/work/[workId]/score")]: { needs: ofClass("change"), params: ({ workId }) => ({ ...ownDesk(), workId }) },
 };
 

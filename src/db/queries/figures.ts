@@ -1,7 +1,6 @@
 import "server-only";
 import { and, eq, inArray, isNotNull, isNull, notExists, type SQL, sql } from "drizzle-orm";
-import { WORK_KINDS } from "../../core/model/work";
-import { conductorOf } from "../../core/work/conductors/conductorOf";
+import type { WorkKind } from "../../core/model/work";
 import type { Queryable } from "../queryable";
 import { credentials } from "../schema/access";
 import { skills } from "../schema/library";
@@ -96,35 +95,29 @@ export interface WorkCounts {
 
 const total = (condition: SQL) => sql<number>`coalesce(sum(${condition}), 0)`;
 
-/** Kinds of work that somebody learns from; whoever is only measured is not held up in it. */
-const LEARNED_FROM = sql.raw(
-  WORK_KINDS.filter((kind) => conductorOf(kind).tells.verdict)
-    .map((kind) => `'${kind}'`)
-    .join(", "),
-);
-
-/** A student's open snag in one of the skills of what was given: more of the same is unlikely to help. */
-const snagged = sql`exists (select 1 from ${assignments} join ${parts} on ${parts.workId} = ${assignments.workId} and ${parts.kind} in (${LEARNED_FROM})
+/** A student's open snag in one of the skills of what was given, in work that they learn from: more of the same is unlikely to help. */
+const snaggedIn = (learnedFrom: readonly WorkKind[]): SQL => sql`exists (select 1 from ${assignments}
+  join ${parts} on ${parts.workId} = ${assignments.workId} and ${among(parts.kind, learnedFrom)}
   join ${partSkills} on ${partSkills.partId} = ${parts.id} join ${skillStates} on ${skillStates.skillId} = ${partSkills.skillId}
   where ${assignments.id} = ${assignmentTargets.assignmentId} and ${skillStates.personId} = ${assignmentTargets.personId}
     and ${skillStates.snagDay} is not null and ${skillStates.snagClearedDay} is null)`;
 const isRunning = sql`${sittings.id} is not null and ${completions.at} is null`;
-const places = {
+const placesIn = (learnedFrom: readonly WorkKind[]) => ({
   given: sql<number>`count(*)`,
   notStarted: total(sql`${sittings.id} is null and ${completions.at} is null`),
-  working: total(sql`${isRunning} and not ${snagged}`),
-  stuck: total(sql`${isRunning} and ${snagged}`),
+  working: total(sql`${isRunning} and not ${snaggedIn(learnedFrom)}`),
+  stuck: total(sql`${isRunning} and ${snaggedIn(learnedFrom)}`),
   finished: total(sql`${completions.at} is not null`),
-};
+});
 
 /** Students' places in what is open now, over all of it. */
 export async function openWorkCounts(
   db: Queryable,
   classIds: readonly string[],
-  now: number,
+  { now, learnedFrom }: { readonly now: number; readonly learnedFrom: readonly WorkKind[] },
 ): Promise<WorkCounts & { readonly works: number }> {
   const [found] = await db
-    .select({ works: sql<number>`count(distinct ${assignments.id})`, ...places })
+    .select({ works: sql<number>`count(distinct ${assignments.id})`, ...placesIn(learnedFrom) })
     .from(assignments)
     .innerJoin(assignmentTargets, eq(assignmentTargets.assignmentId, assignments.id))
     .leftJoin(planWorks, eq(planWorks.assignmentId, assignments.id))
@@ -147,10 +140,11 @@ export async function openWorkCounts(
 export async function workCounts(
   db: Queryable,
   assignmentIds: readonly string[],
+  learnedFrom: readonly WorkKind[],
 ): Promise<ReadonlyMap<string, WorkCounts>> {
   if (assignmentIds.length === 0) return new Map();
   const rows = await db
-    .select({ assignmentId: assignmentTargets.assignmentId, ...places })
+    .select({ assignmentId: assignmentTargets.assignmentId, ...placesIn(learnedFrom) })
     .from(assignmentTargets)
     .leftJoin(completions, ownCompletion)
     .leftJoin(sittings, latestSitting)

@@ -4,6 +4,7 @@ import { currentEntry } from "@/core/calendar/currentEntry";
 import { askedText } from "@/core/items/askedText";
 import { clashesAmong } from "@/core/items/clashesAmong";
 import { fullName } from "@/core/roster/fullName";
+import { LEARNED_KINDS } from "@/core/work/conductors/learnedKinds";
 import { isOver } from "@/core/work/isOver";
 import { workCounts } from "@/db/queries/figures";
 import { pairsAmong } from "@/db/queries/itemEnemies";
@@ -158,6 +159,7 @@ async function addableWorks(context: Context, classIds: readonly string[]): Prom
     workCounts(
       db,
       given.map(({ id }) => id),
+      LEARNED_KINDS,
     ),
     pickedCounts(
       db,

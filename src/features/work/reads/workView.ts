@@ -9,6 +9,7 @@ import { reachesCut } from "@/core/measurement/reachesCut";
 import { rational } from "@/core/numeric/rational";
 import { whyMastery } from "@/core/why/whyMastery";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
+import { LEARNED_KINDS } from "@/core/work/conductors/learnedKinds";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { windowFor } from "@/core/work/workWindow";
 import { lateAnswersOf } from "@/db/queries/answerLog";
@@ -92,7 +93,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
   const parts = await partsOfWorks(runtime.db.read, [work.workId]);
   const gained = gainOfPair(parts, own);
   const isWhole = conductorOf(work.kind).standsWhole;
-  const isLearnedFrom = parts.some(({ kind }) => conductorOf(kind).tells.verdict);
+  const isLearnedFrom = parts.some(({ kind }) => LEARNED_KINDS.includes(kind));
   return {
     ...(entry as WorkListEntry),
     joined: (

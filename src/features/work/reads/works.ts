@@ -2,6 +2,7 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
+import { LEARNED_KINDS } from "@/core/work/conductors/learnedKinds";
 import { windowFor, windowStanding } from "@/core/work/workWindow";
 import { workCounts } from "@/db/queries/figures";
 import { classesById } from "@/db/queries/people";
@@ -24,7 +25,7 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
   const db = runtime.db.read;
   const ids = works.map(({ id }) => id);
   const [counts, skillIds, library, school, classes] = await Promise.all([
-    workCounts(db, ids),
+    workCounts(db, ids, LEARNED_KINDS),
     skillIdsOfAssignments(db, ids),
     libraryOf(runtime),
     schoolOf(runtime, actor.schoolId),
