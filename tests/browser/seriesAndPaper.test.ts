@@ -66,6 +66,8 @@ it("a test on paper is typed in cell by cell, as far as it was read, by the keyb
   await page.keyboard.type("a");
   await click(page, "tbody tr:first-child button ::-p-text(Rest full points)");
   await says(page, "Saved; 2 of 3 whole");
+  // What was saved has not moved the cursor to where it began.
+  expect(await page.evaluate(() => document.activeElement?.getAttribute("data-cell"))).not.toBe("0-0");
   expect(await textOf(page)).toContain("3 of 3, 100 %");
   expect(await textOf(page)).toContain("1.5 of 3, 50 %");
   await page.reload({ waitUntil: "networkidle0" });

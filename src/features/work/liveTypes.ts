@@ -14,7 +14,7 @@ export interface LiveRow {
   readonly mostItems: number;
   /** Whole minutes since the last answer; null before the first and after the end. */
   readonly quietMinutes: number | null;
-  /** At the school's time; null before. */
+  /** The time where it was today, else the day; null before. */
   readonly finishedAt: string | null;
   /** Of the student's own time; null without one. */
   readonly minutesLeft: number | null;

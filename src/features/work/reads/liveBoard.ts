@@ -8,7 +8,7 @@ import { demandClasses } from "@/server/access/subjects";
 import { shortNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { schoolOf } from "@/server/runtime/school";
+import { dayAt, schoolOf } from "@/server/runtime/school";
 import type { LiveItem, LiveRow, LiveView } from "../liveTypes";
 import { atSchool } from "./works";
 
@@ -36,6 +36,7 @@ export async function liveBoard(context: Context, assignmentId: string): Promise
   );
   const names = shortNames(targets.map(({ person }) => person));
   const now = runtime.now();
+  const isToday = (instant: number) => dayAt(school, instant) === dayAt(school, now);
   const rows = targets.map(({ person, sitting, throughAt, target }): LiveRow => {
     const part = parts.find(({ id }) => id === sitting?.partId);
     const tellsVerdict = part !== undefined && conductorOf(part.kind).tells.verdict;
@@ -50,7 +51,7 @@ export async function liveBoard(context: Context, assignmentId: string): Promise
       itemsDone: sitting?.itemsDone ?? 0,
       mostItems: (part?.settings.items ?? parts[0]?.settings.items ?? 0) + target.extraItems,
       quietMinutes: sitting && sitting.finishedAt === null ? Math.floor((now - sitting.lastAt) / 60_000) : null,
-      finishedAt: throughAt === null ? null : atSchool(school, throughAt, "HH:mm"),
+      finishedAt: throughAt === null ? null : atSchool(school, throughAt, isToday(throughAt) ? "HH:mm" : "d MMM"),
       minutesLeft:
         sitting?.endsAt == null || sitting.finishedAt !== null ? null : Math.ceil((sitting.endsAt - now) / 60_000),
     };

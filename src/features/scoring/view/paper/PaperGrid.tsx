@@ -28,7 +28,11 @@ export function PaperGrid({
   const table = useRef<HTMLTableElement>(null);
   const columns = Math.max(...grid.forms.map(({ items }) => items.length));
   const several = grid.forms.length > 1;
+  /** The cursor is put into a cell once: what is saved brings the page anew, and the cursor stays where it is then. */
+  const placed = useRef(false);
   useEffect(() => {
+    if (placed.current) return;
+    placed.current = true;
     const row = grid.rows.findIndex((one) => one.studentId === studentId);
     field(table.current, Math.max(0, row), 0)?.focus();
   }, [grid.rows, studentId]);
@@ -117,6 +121,7 @@ function Row({
   );
   const all = row.points.reduce<number>((total, _, column) => total + pointsOf(grid, row, column), 0);
   const whole = isWhole(paper, row);
+  const wrong = cells.findIndex((cell) => cell?.problem != null);
   return (
     <tr className="border-hair border-t">
       <td className="py-1">
@@ -147,13 +152,19 @@ function Row({
         </td>
       ))}
       <td className="px-3 tabular-nums whitespace-nowrap">
-        {isAbsent
-          ? "absent"
-          : cells.every((cell) => (cell?.text ?? "") === "")
-            ? ""
-            : whole
-              ? `${sum} of ${all}, ${Math.floor((100 * sum) / all)} %`
-              : `${sum} so far`}
+        {wrong >= 0 ? (
+          <span role="alert" className="text-clay">
+            item {wrong + 1}: {cells[wrong]?.problem}
+          </span>
+        ) : isAbsent ? (
+          "absent"
+        ) : cells.every((cell) => (cell?.text ?? "") === "") ? (
+          ""
+        ) : whole ? (
+          `${sum} of ${all}, ${Math.floor((100 * sum) / all)} %`
+        ) : (
+          `${sum} so far`
+        )}
       </td>
       <td className="px-3 text-center">
         <input

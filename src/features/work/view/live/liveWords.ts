@@ -50,7 +50,7 @@ export function liveWords(row: LiveRow): string {
     case "between":
       return "between two parts";
     case "finished":
-      return `through at ${finishedAt}`;
+      return `through, ${finishedAt}`;
     case "excused":
       return "excused";
     case "working":

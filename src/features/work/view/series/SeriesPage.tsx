@@ -40,7 +40,7 @@ export function SeriesPage({ series, base }: { readonly series: SeriesView; read
         <p className="text-mute py-4">Nothing has been given yet. The first piece comes on its day by itself.</p>
       ) : (
         <>
-          <SeriesTrend pieces={pieces} />
+          {pieces.some(({ sharePercent }) => sharePercent !== null) ? <SeriesTrend pieces={pieces} /> : null}
           <div className="overflow-x-auto">
             <table className="mb-6 text-[15px]">
               <caption className="sr-only">Right at the first try of answered, student by piece</caption>
