@@ -6,13 +6,14 @@ import { isRightFirst, isScored, type SittingItem } from "../sittingItem";
 import type { Conductor } from "./conductor";
 import { COMMON_BELIEF, endOfFixed } from "./fixedLength";
 import { overAfterTries } from "./overAfterTries";
+import { USUAL } from "./usual";
 
 /**
  * Skills that are taken for one another: first each alone, then mixed, so that it shows whether somebody tells them apart when nothing says which it is
  * (Rohrer & Taylor 2007). Told after each try; the same hardness for everybody, so that alone and mixed compare.
  */
 export const contrast: Conductor = {
-  begin: () => ({}),
+  ...USUAL,
   next: (situation, shown) => {
     const skillId = orderOf(situation)[shown.length];
     return skillId === undefined ? null : { skillId, belief: COMMON_BELIEF, missesInRow: 0 };
@@ -25,16 +26,7 @@ export const contrast: Conductor = {
     return { contrast: { alone: tallyOf(done.slice(0, alone)), mixed: tallyOf(done.slice(alone)) } };
   },
   tells: { verdict: true, hints: true, count: true },
-  endsWhenSure: false,
   goesOver: { by: "skills", least: 2, most: 4 },
-  pickable: false,
-  standsWhole: false,
-  onPaper: false,
-  isHandedInWhole: () => false,
-  placements: ({ placements }) => placements,
-  endsWithTime: false,
-  looksAhead: true,
-  setsAside: false,
   mark: markOfFirstTries,
 };
 

@@ -7,12 +7,14 @@ import { type DiagnosticDraw, diagnosticOfRun, poolOfStrand, priorOfStrand, stra
 import type { PartSituation } from "../partSituation";
 import type { Conductor, PartEnd } from "./conductor";
 import { overAfterTries } from "./overAfterTries";
+import { USUAL } from "./usual";
 
 /**
  * Finds where a student stands, strand by strand: each item is the one that tells most for what was answered so far. Nothing is told of right or
  * wrong, and what was not learned yet may be set aside. There is no mark: what comes out is an ability with its error in each strand.
  */
 export const diagnostic: Conductor = {
+  ...USUAL,
   begin: (situation) => ({
     priors: Object.fromEntries(strandsOf(situation).map((id) => [id, priorOfStrand(situation, id)])),
   }),
@@ -36,12 +38,7 @@ export const diagnostic: Conductor = {
     return { placed: finish({ ...state, exhausted }).report };
   },
   tells: { verdict: false, hints: false, count: false },
-  endsWhenSure: false,
   goesOver: { by: "strands" },
-  pickable: false,
-  standsWhole: false,
-  onPaper: false,
-  isHandedInWhole: () => false,
   placements: placementsNow,
   endsWithTime: true,
   looksAhead: false,

@@ -9,12 +9,14 @@ import { beliefNow, chanceNow, mostItems, mostMinutes, type PartSituation, type 
 import { isScored, shareOfFirst } from "../sittingItem";
 import type { Conductor } from "./conductor";
 import { overAfterTries } from "./overAfterTries";
+import { USUAL } from "./usual";
 
 /** Weight of one skill that this one unlocks, in choosing between skills. */
 const UNLOCK_WEIGHT = 0.15;
 
 /** Adapts to the student, ends when every skill is mastered or the budget is spent, and tells what to look at after each try. */
 export const practice: Conductor = {
+  ...USUAL,
   begin: (situation) => ({
     chancesAtStart: Object.fromEntries(situation.skillIds.map((id) => [id, chanceNow(situation, id)])),
   }),
@@ -47,18 +49,9 @@ export const practice: Conductor = {
     );
     return { progress, done, reason };
   },
-  atEnd: () => ({}),
   tells: { verdict: true, hints: true, count: true },
   endsWhenSure: true,
   goesOver: { by: "skills", least: 1, most: 6 },
-  pickable: false,
-  placements: ({ placements }) => placements,
-  endsWithTime: false,
-  looksAhead: true,
-  setsAside: false,
-  standsWhole: false,
-  onPaper: false,
-  isHandedInWhole: () => false,
   mark: markOfFirstTries,
 };
 

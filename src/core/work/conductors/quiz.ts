@@ -3,13 +3,14 @@ import { missedInRun } from "../missedInRun";
 import type { Conductor } from "./conductor";
 import { endOfFixed, nextOfFixed } from "./fixedLength";
 import { overAfterTries } from "./overAfterTries";
+import { USUAL } from "./usual";
 
 /**
  * A test: the same form for everybody, one try an item, nothing told before it is released. Where one may go back, answers are worth something once
  * the whole is handed in. The mark is the share of the points over all items.
  */
 export const quiz: Conductor = {
-  begin: () => ({}),
+  ...USUAL,
   next: nextOfFixed,
   take: overAfterTries(1),
   end: (situation) => {
@@ -18,15 +19,10 @@ export const quiz: Conductor = {
   },
   atEnd: (situation) => ({ missed: missedInRun(situation) }),
   tells: { verdict: false, hints: false, count: false },
-  endsWhenSure: false,
   goesOver: { by: "skills", least: 1, most: 30 },
   pickable: true,
-  placements: ({ placements }) => placements,
   endsWithTime: true,
-  looksAhead: true,
-  setsAside: false,
   standsWhole: true,
-  onPaper: false,
   isHandedInWhole: ({ goBack }) => goBack === true,
   mark: ({ items }) => markOfTest(items),
 };

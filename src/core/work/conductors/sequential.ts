@@ -6,13 +6,14 @@ import { isRightFirst, isScored, type SittingItem } from "../sittingItem";
 import type { Conductor } from "./conductor";
 import { COMMON_BELIEF } from "./fixedLength";
 import { overAfterTries } from "./overAfterTries";
+import { USUAL } from "./usual";
 
 /**
  * A short check of one skill after another: each ends as soon as its answers decide between mastered and not (`shortCheck`). Nothing is told before
  * the end, and what was not learned yet may be set aside; that counts in the length and not in the verdict.
  */
 export const sequential: Conductor = {
-  begin: () => ({}),
+  ...USUAL,
   next: (situation, shown) => {
     if (shown.length >= mostItems(situation)) return null;
     const skillId = situation.skillIds.find((id) => !isDecided(situation, id));
@@ -35,14 +36,7 @@ export const sequential: Conductor = {
     ),
   }),
   tells: { verdict: false, hints: false, count: false },
-  endsWhenSure: false,
   goesOver: { by: "skills", least: 1, most: 6 },
-  pickable: false,
-  standsWhole: false,
-  onPaper: false,
-  isHandedInWhole: () => false,
-  placements: ({ placements }) => placements,
-  endsWithTime: false,
   looksAhead: false,
   setsAside: true,
   mark: ({ items }) => markOfFirstTries({ items: items.filter(({ setAside }) => !setAside) }),
