@@ -7,7 +7,7 @@ import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { addStudent } from "@/features/roster/writes/students";
 import { answerOnPage, goOn, logOf, type TestApp, testApp, writeAnswer } from "../support/app";
 import { axeFindings } from "../support/axe";
-import { click, openBrowser, openPage, setPageTime, signInTeacher } from "../support/browser";
+import { click, openBrowser, openPage, pressPair, setPageTime, signInTeacher } from "../support/browser";
 import { moves } from "../support/moves";
 import { asPupil, beginWork, says, textOf } from "../support/pupils";
 import { givePractice, makeClass, PASSWORD, START } from "../support/school";
@@ -93,11 +93,9 @@ it("a live board follows three students at work; a word, a pause and five more m
   await answerAll(third, ["right"]);
   // Names are covered on the wall.
   await page.bringToFront();
-  await page.keyboard.press("g");
-  await page.keyboard.press("p");
+  await pressPair(page, "g", "p");
   await page.waitForFunction(() => document.documentElement.dataset.projector === "on");
-  await page.keyboard.press("g");
-  await page.keyboard.press("p");
+  await pressPair(page, "g", "p");
   for (const own of pupils) await own.close();
 });
 

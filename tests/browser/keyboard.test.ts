@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, it } from "vitest";
 import { setSecret } from "@/db/queries/credentials";
 import { hashSecret } from "@/server/access/secrets";
 import { type TestApp, testApp } from "../support/app";
-import { openBrowser, openPage, signInTeacher } from "../support/browser";
+import { openBrowser, openPage, pressPair, signInTeacher } from "../support/browser";
 import { give, givePractice, makeClass, open, PASSWORD } from "../support/school";
 
 let app: TestApp;
@@ -65,8 +65,7 @@ it("finds a student through the palette and opens the sheet", async () => {
 
 it("undoes a change from the history, and lists the keys", async () => {
   await page.waitForFunction(() => !document.querySelector("[role=dialog]"));
-  await page.keyboard.press("g");
-  await page.keyboard.press("h");
+  await pressPair(page, "g", "h");
   await at("/desk/all/history");
   await wait("Imported class.csv");
   await page.focus("tr:last-child button");
@@ -83,7 +82,7 @@ it("covers names for the wall, in sentences too, and shows them again", async ()
     );
   await page.goto(`${app.base}/desk/all/history`, { waitUntil: "networkidle0" });
   await wait("Imported");
-  await page.keyboard.type("gp");
+  await pressPair(page, "g", "p");
   await page.waitForFunction(() => document.documentElement.dataset.covered === "all");
   await page.goto(`${app.base}/desk/all`, { waitUntil: "networkidle0" });
   // It holds for the tab, and names stand in Today's sentences.
@@ -99,7 +98,7 @@ it("covers names for the wall, in sentences too, and shows them again", async ()
   await door.goto(`${app.base}/sign-in`);
   await door.waitForSelector("main #code", { visible: true });
   await door.browserContext().close();
-  await page.keyboard.type("gp");
+  await pressPair(page, "g", "p");
   await page.waitForFunction(() => document.documentElement.dataset.covered === undefined);
   expect(await covered()).toEqual([]);
 });

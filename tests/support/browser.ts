@@ -74,6 +74,11 @@ export async function fill(page: Page, selector: string, text: string): Promise<
   await page.locator(selector).fill(text);
 }
 
+/** Presses two keys one right after the other, without waiting between: on a busy machine a pair would come apart. */
+export async function pressPair(page: Page, first: "g", second: "h" | "p"): Promise<void> {
+  await Promise.all([page.keyboard.press(first), page.keyboard.press(second)]);
+}
+
 /** Chooses an option of a list by its value. */
 export async function choose(page: Page, selector: string, value: string): Promise<void> {
   await awake(page, selector);

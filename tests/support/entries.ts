@@ -596,6 +596,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofClass("change"),
     call: ({ workId, studentId }) => work("grantAction")({ assignmentId: workId, studentIds: [studentId], items: 2 }),
   },
+  "work/keepWorkAction": { needs: ofClass("change"), call: ({ workId }) => work("keepWorkAction")(workId) },
+  "work/changeKeptWorkAction": {
+    needs: staff,
+    call: ({ workId }) => work("changeKeptWorkAction")({ workId, step: "share" }),
+  },
   "work/makeSeriesAction": {
     needs: ofClass("change"),
     call: ({ classId }) => work("makeSeriesAction")(newSeries(id(), classId)),

@@ -170,6 +170,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/work")]: { needs: ofClass(), params: slug },
   [ofDesk("/work/new")]: { needs: ofClass("change"), params: slug },
   [ofDesk("/work/[workId]")]: { needs: ofClass(), params: ({ workId }) => ({ ...ownDesk(), workId }) },
+  [ofDesk("/work/kept")]: { needs: ofClass(), params: slug },
   [ofDesk("/work/series/[seriesId]")]: { needs: ofClass(), params: ({ seriesId }) => ({ ...ownDesk(), seriesId }) },
   [ofDesk("/work/[workId]/live")]: { needs: ofClass(), params: ({ workId }) => ({ ...ownDesk(), workId }) },
   [ofDesk("/work/[workId]/items")]: { needs: ofClass("change"), params: ({ workId }) => ({ ...ownDesk(), workId }) },

@@ -128,6 +128,10 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "item-dropped", facts: { title: "W", place: 3, partItemId: "p", placed: null, shown: 1 } },
     "Left item 3 out of “W”",
   ],
+  [{ kind: "work-kept", facts: { title: "W" } }, "Kept “W” to be given again"],
+  [{ kind: "work-shared", facts: { title: "W" } }, "Shared “W” with colleagues"],
+  [{ kind: "work-unshared", facts: { title: "W" } }, "“W” is shared no longer"],
+  [{ kind: "work-put-away", facts: { title: "W" } }, "Archived the kept work “W”"],
   [{ kind: "marked-absent", facts: { title: "W", students: 2 } }, "“W”: changed who was absent, 2 students"],
   [{ kind: "series-made", facts: { title: "W", pieces: 6 } }, "Set up the series “W”, 6 pieces"],
   [

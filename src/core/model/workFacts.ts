@@ -25,6 +25,10 @@ export interface WorkFacts {
     readonly placed: number | null;
     readonly shown: number;
   };
+  "work-kept": { readonly title: string };
+  "work-shared": { readonly title: string };
+  "work-unshared": { readonly title: string };
+  "work-put-away": { readonly title: string };
   "marked-absent": { readonly title: string; readonly students: number };
   "series-made": { readonly title: string; readonly pieces: number };
   "series-piece-given": { readonly title: string; readonly students: number };
@@ -49,6 +53,10 @@ export const AREA_OF_WORK: Readonly<Record<keyof WorkFacts, ChangeArea>> = {
   "work-ended": "work",
   "lines-sent": "work",
   "item-dropped": "work",
+  "work-kept": "work",
+  "work-shared": "work",
+  "work-unshared": "work",
+  "work-put-away": "work",
   "marked-absent": "work",
   "series-made": "work",
   "series-piece-given": "work",

@@ -6,6 +6,7 @@ import { addToWork, giveNow, moveDueDay, withdrawWork } from "./writes/changeWor
 import { giveMarked } from "./writes/giveMarked";
 import { giveWork } from "./writes/giveWork";
 import { grant, openPart } from "./writes/grant";
+import { changeKeptWork, keepWork } from "./writes/keepWork";
 import { sendLines } from "./writes/lines";
 import { endNow, pauseWork, resumeWork } from "./writes/live";
 import { releaseWork } from "./writes/release";
@@ -80,4 +81,12 @@ export async function makeSeriesAction(input: unknown): Promise<ActionResult<{ c
 
 export async function endSeriesAction(seriesId: string): Promise<ActionResult<{ changeId: string }>> {
   return runAction((context) => endSeries(context, { seriesId }));
+}
+
+export async function keepWorkAction(assignmentId: string): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => keepWork(context, { assignmentId }));
+}
+
+export async function changeKeptWorkAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => changeKeptWork(context, input));
 }

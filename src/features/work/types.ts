@@ -180,6 +180,8 @@ export interface WorkView extends WorkListEntry {
   readonly unlockCode: string | null;
   readonly goesFirst: boolean;
   readonly isPrepared: boolean;
+  /** Kept to be found again; null where somebody else made it. */
+  readonly isKept: boolean | null;
   readonly forms: readonly string[];
 }
 
@@ -258,4 +260,20 @@ export interface ComposeView {
   }[];
   /** Places, from 1, of two of them of which one gives the other away. */
   readonly clashes: readonly (readonly [number, number])[];
+}
+
+/** Work that is kept to be given again. */
+export interface KeptWork {
+  readonly workId: string;
+  /** By which it was given last. */
+  readonly assignmentId: string;
+  readonly title: string;
+  /** Of its first part. */
+  readonly kind: WorkKind;
+  readonly parts: number;
+  readonly skills: readonly string[];
+  readonly isMine: boolean;
+  readonly owner: string;
+  readonly isShared: boolean;
+  readonly givenTimes: number;
 }

@@ -62,6 +62,10 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "lines-sent":
     "{line, select, word {Sent a word} reminder {Reminded} other {Praised}}{line, select, word { to } other { }}{students, plural, =1 {{person}} other {# students}}",
   "item-dropped": "Left item {place} out of “{title}”",
+  "work-kept": "Kept “{title}” to be given again",
+  "work-shared": "Shared “{title}” with colleagues",
+  "work-unshared": "“{title}” is shared no longer",
+  "work-put-away": "Archived the kept work “{title}”",
   "marked-absent": "“{title}”: changed who was absent, {students, plural, one {# student} other {# students}}",
   "series-made": "Set up the series “{title}”, {pieces, plural, one {# piece} other {# pieces}}",
   "series-piece-given": "Gave “{title}” of a series to {students, plural, one {# student} other {# students}}",

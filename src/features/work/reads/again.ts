@@ -1,6 +1,7 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
+import { workRowById } from "@/db/queries/keptWorks";
 import { classesById } from "@/db/queries/people";
 import { assignmentById, type PartRow, partsOfWorks, pickedItemsOf, skillIdsOfPart } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
@@ -19,7 +20,10 @@ export async function workAgain(context: Context, assignmentId: string): Promise
   const db = runtime.db.read;
   const work = await assignmentById(db, assignmentId);
   if (!work) throw new Refusal("not-found", "This work is not there any more.");
-  await demandClasses(context, "see", [work.classId]);
+  const design = await workRowById(db, work.workId);
+  // What a colleague of the school shares is given again by anybody of it; other work by whoever may see it.
+  const isShared = design?.sharedAt != null && design.archivedAt === null && design.schoolId === context.actor.schoolId;
+  if (!(isShared && context.actor.kind === "staff")) await demandClasses(context, "see", [work.classId]);
   const [parts, [ofClass], today] = await Promise.all([
     partsOfWorks(db, [work.workId]),
     classesById(db, [work.classId]),

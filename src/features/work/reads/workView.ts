@@ -13,6 +13,7 @@ import { LEARNED_KINDS } from "@/core/work/conductors/learnedKinds";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { windowFor } from "@/core/work/workWindow";
 import { lateAnswersOf } from "@/db/queries/answerLog";
+import { workRowById } from "@/db/queries/keptWorks";
 import { studentsOfClasses } from "@/db/queries/people";
 import { versionsGivenIn, waitingIn } from "@/db/queries/ratings";
 import {
@@ -91,6 +92,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     now,
   );
   const parts = await partsOfWorks(runtime.db.read, [work.workId]);
+  const design = await workRowById(runtime.db.read, work.workId);
   const gained = gainOfPair(parts, own);
   const isWhole = conductorOf(work.kind).standsWhole;
   const isLearnedFrom = parts.some(({ kind }) => LEARNED_KINDS.includes(kind));
@@ -118,6 +120,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     unlockCode: work.unlockCode,
     goesFirst: work.goesFirst,
     isPrepared: work.isPrepared,
+    isKept: design?.ownerId === actor.personId ? design.keptAt !== null && design.archivedAt === null : null,
     forms: [...new Set(targets.map(({ target }) => target.form))].sort(),
     classId: work.classId,
     instructions: work.instructions,

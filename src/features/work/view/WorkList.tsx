@@ -44,6 +44,7 @@ export function WorkList({
     <div className="px-5 py-4">
       <PageHead title="Work" sub="What students have been given, and how far they are.">
         {works.length > 0 ? <FindField label="Find work" placeholder="Find work" value={find} set={setFind} /> : null}
+        <ButtonLink href={`${base}/work/kept`}>Kept work</ButtonLink>
         <ButtonLink href={`${base}/work/new?kind=test`}>Build a test</ButtonLink>
         <ButtonLink look="main" href={`${base}/work/new`}>
           Assign work

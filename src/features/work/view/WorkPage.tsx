@@ -8,7 +8,7 @@ import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { runEndWords } from "@/words/staff/runWords";
-import { moveDueDayAction, withdrawAction } from "../actions";
+import { keepWorkAction, moveDueDayAction, withdrawAction } from "../actions";
 import type { WorkView } from "../types";
 import { GainLine } from "./Gain";
 import { GrantBar } from "./GrantBar";
@@ -86,6 +86,14 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
         ) : null}
         {work.parts.some((part) => part.isTest) ? (
           <ButtonLink href={`${base}/work/${work.id}/items`}>Items</ButtonLink>
+        ) : null}
+        {work.isKept === false ? (
+          <Button
+            disabled={busy}
+            onClick={() => run(() => keepWorkAction(work.id), `Kept “${work.title}”; it is found under Kept work.`)}
+          >
+            Keep
+          </Button>
         ) : null}
         <ButtonLink href={`${base}/work/new?again=${work.id}`}>Give again</ButtonLink>
         <Button

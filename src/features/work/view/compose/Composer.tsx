@@ -14,16 +14,16 @@ import type { AssignStart } from "../../assignStart";
 import type { ComposeView } from "../../types";
 import {
   type Composition,
+  filledIn,
   type ItemFaceOf,
   isTest,
   MADE,
   MADE_WORDS,
   messageOf,
   PAIR_CUT,
+  PRESETS,
   receiversOf,
   type SeriesChoice,
-  seriesMessageOf,
-  seriesOf,
 } from "./composition";
 import { firstComposition } from "./firstComposition";
 import { PickedItems } from "./PickedItems";
@@ -31,6 +31,7 @@ import { PracticeSkills } from "./PracticeSkills";
 import { ProposedTest } from "./ProposedTest";
 import { proposedTitle } from "./proposedTitle";
 import { Strands } from "./Strands";
+import { seriesMessageOf, seriesOf } from "./seriesChoice";
 import { WhenAndHow } from "./WhenAndHow";
 import { Whom } from "./Whom";
 
@@ -165,6 +166,20 @@ function Fields({
               </span>
             </label>
           ))}
+          <span className="text-mute ml-auto flex items-baseline gap-2 text-[14px]">
+            Fill in as
+            {PRESET_NAMES.map((preset) => (
+              <Button
+                key={preset}
+                look="quiet"
+                className="px-0! py-0! text-[14px]!"
+                aria-pressed={composition.filledAs === preset}
+                onClick={() => change((before) => filledIn(before, preset))}
+              >
+                {PRESETS[preset].name}
+              </Button>
+            ))}
+          </span>
           <p className="text-mute w-full text-[14px]">{MADE_WORDS[composition.made].note}</p>
         </fieldset>
       )}
@@ -191,6 +206,8 @@ function Fields({
   );
 }
 
+const PRESET_NAMES = Object.keys(PRESETS) as readonly (keyof typeof PRESETS)[];
+
 function verbOf(composition: Composition, isPicked: boolean): string {
   if (!isPicked && seriesOf(composition) !== null) return "Set up for";
   return composition.rules.isPrepared ? "Prepare for" : "Assign to";
@@ -200,7 +217,7 @@ function verbOf(composition: Composition, isPicked: boolean): string {
 function withMade(before: Composition, made: Composition["made"]): Composition {
   const rules =
     made === "pair" && before.rules.cutPercent === null ? { ...before.rules, cutPercent: PAIR_CUT } : before.rules;
-  return { ...before, made, rules };
+  return { ...before, made, rules, filledAs: null };
 }
 
 function missingOf(composition: Composition, students: number): string | null {

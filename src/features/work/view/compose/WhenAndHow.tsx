@@ -2,13 +2,14 @@
 import { CERTAINTIES, type PracticeEnd } from "@/core/model/work";
 import { fewestItems, practiceRule } from "@/core/work/endRule";
 import type { Change } from "./composition";
-import { type Composition, isRepeatable, isTest, type Made, seriesOf } from "./composition";
+import { type Composition, isRepeatable, isTest, type Made } from "./composition";
 import { AMOUNT_NOTE, CONTRAST_NOTE, NET_NOTE, PICKED_NOTE, PRACTICE_NOTE, RUN_NOTE, SURE } from "./ends";
 import { HowOften } from "./HowOften";
 import { BOX, LABEL } from "./look";
 import { NumberBox } from "./NumberBox";
 import { RulesSentence } from "./RulesSentence";
 import { SeriesSentence } from "./SeriesSentence";
+import { seriesOf } from "./seriesChoice";
 
 /** What students read, when the work opens and is due, how it ends, and by which rules. */
 export function WhenAndHow({

@@ -98,6 +98,8 @@ export interface Composition {
   readonly end: PracticeEnd;
   readonly test: TestDesign;
   readonly scope: DiagnosticScope;
+  /** What it was filled in as, which stands before its title; null for nothing. */
+  readonly filledAs: keyof typeof PRESETS | null;
   /** Given again and again; null for once. */
   readonly series: SeriesChoice | null;
   /** A class by its id, or a group by `group:` and its id. */
@@ -132,6 +134,23 @@ export const RULES: Rules = {
 
 /** The cut of a test before and after, where nothing else is said: without one nothing would follow. */
 export const PAIR_CUT = 80;
+
+/** What teachers give most days, filled in at a touch: due on the day that it is given. */
+export const PRESETS = {
+  "warm-up": { name: "Warm-up", made: "amount", items: 4, goesFirst: true },
+  exit: { name: "Exit ticket", made: "amount", items: 3, goesFirst: false },
+} as const satisfies Record<string, { name: string; made: Made; items: number; goesFirst: boolean }>;
+
+/** Filled in as a preset; whom it goes to and its skills stay. */
+export const filledIn = (before: Composition, filledAs: keyof typeof PRESETS): Composition => ({
+  ...before,
+  filledAs,
+  made: PRESETS[filledAs].made,
+  items: PRESETS[filledAs].items,
+  dueDay: before.opensDay,
+  titleIsOwn: false,
+  rules: { ...before.rules, goesFirst: PRESETS[filledAs].goesFirst },
+});
 
 export const isTest = (made: Made): boolean => made === "quiz" || made === "pair";
 
@@ -189,36 +208,6 @@ export function messageOf(view: ComposeView, composition: Composition, ids: { re
       cutPercent: isTest(composition.made) ? rules.cutPercent : null,
       category: rules.category,
       alternate: composition.made === "quiz" && composition.test.neighbours && composition.test.forms.length > 1,
-    },
-  };
-}
-
-/** How it is given again and again; null where it is given once, or is nothing that can be. */
-export const seriesOf = ({ made, series }: Composition): SeriesChoice | null => (isRepeatable(made) ? series : null);
-
-/** The series of one class as it is sent. */
-export function seriesMessageOf(
-  { made, title, skillIds, items, opensDay }: Composition,
-  { planWeeks, lastDay, ...rhythm }: SeriesChoice,
-  {
-    id,
-    classId,
-    studentIds,
-  }: { readonly id: string; readonly classId: string; readonly studentIds: readonly string[] | null },
-) {
-  const perSkill = made === "sequential" ? MOST_OF_SHORT_CHECK * Math.max(1, skillIds.length) : items;
-  return {
-    id,
-    classId,
-    studentIds,
-    title,
-    kind: made,
-    fromDay: opensDay,
-    toDay: lastDay,
-    rules: {
-      ...rhythm,
-      items: made === "sequential" && planWeeks !== null ? MOST_OF_SHORT_CHECK * MOST_PRACTISED : perSkill,
-      source: planWeeks === null ? { by: "skills", skillIds } : { by: "plan", weeks: planWeeks },
     },
   };
 }

@@ -1,5 +1,6 @@
 import type { ComposeView } from "../../types";
-import { type Composition, isTest, type Made, seriesOf, skillsOfStrands } from "./composition";
+import { type Composition, isTest, type Made, PRESETS, skillsOfStrands } from "./composition";
+import { seriesOf } from "./seriesChoice";
 
 const MOST_LETTERS = 80;
 
@@ -12,7 +13,7 @@ const PREFIXES: Readonly<Partial<Record<Made, string>>> = {
 
 /** A title from what is asked, and of a test its kind. */
 export function proposedTitle(view: ComposeView, composition: Composition): string {
-  const { made, skillIds, scope, test } = composition;
+  const { made, skillIds, scope, test, filledAs } = composition;
   if (made === "diagnostic") {
     const strands = [...new Set(skillsOfStrands(view, scope.strandIds).map(({ strand }) => strand))];
     return strands.length === 1 ? `Where to begin: ${strands[0]}`.slice(0, MOST_LETTERS) : "Where to begin";
@@ -31,6 +32,6 @@ export function proposedTitle(view: ComposeView, composition: Composition): stri
       : strands.length === 1
         ? (strands[0] ?? "")
         : `${names[0]} and ${names.length - 1} more`;
-  const kind = PREFIXES[made] ?? "";
+  const kind = filledAs === null ? (PREFIXES[made] ?? "") : `${PRESETS[filledAs].name}: `;
   return `${kind}${what}`.slice(0, MOST_LETTERS);
 }
