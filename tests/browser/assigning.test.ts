@@ -3,10 +3,11 @@ import { afterAll, beforeAll, expect, it } from "vitest";
 import { assignmentTargets } from "@/db/schema/work";
 import type { SignInSlip } from "@/features/roster/types";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
-import { type TestApp, testApp } from "../support/app";
+import { type TestApp, testApp, workThrough, writeAnswer } from "../support/app";
 import { axeFindings } from "../support/axe";
-import { openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
+import { click, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
 import { moves } from "../support/moves";
+import { says } from "../support/pupils";
 import { give, givePractice, makeClass, open, PASSWORD } from "../support/school";
 
 let app: TestApp;
@@ -91,6 +92,32 @@ it("a test before and after, with practice between, is set in eight moves or few
   );
   await pupil.waitForFunction(() => document.body.innerText.includes("First finish “Before”."));
   expect(await axeFindings(pupil)).toEqual([]);
-  await pupil.click("a ::-p-text(Begin)");
-  await pupil.waitForSelector("nav[aria-label='Items of this test']");
+  await click(pupil, "a ::-p-text(Begin)");
+  await takeTest(pupil, "wrong");
+  // Below the cut the practice opens, and after it the second form.
+  await click(pupil, "a ::-p-text(What comes next in this work)");
+  await click(pupil, "a ::-p-text(Begin)");
+  await workThrough(app, pupil, "right");
+  await click(pupil, "a ::-p-text(What comes next in this work)");
+  await click(pupil, "a ::-p-text(Begin)");
+  await takeTest(pupil, "right");
+  await click(pupil, "a ::-p-text(What comes next in this work)");
+  await says(pupil, "You are through with all of it.");
+  await page.bringToFront();
+  await page.reload({ waitUntil: "networkidle0" });
+  await says(page, "1 has both: 0 % before, 100 % after, a gain of +100 points");
+  expect(await axeFindings(page)).toEqual([]);
 });
+
+/** Goes through a test from its first item to its last and hands it in. */
+async function takeTest(pupil: Page, how: "right" | "wrong"): Promise<void> {
+  await pupil.waitForSelector("nav[aria-label='Items of this test']");
+  const items = await pupil.$$eval("nav[aria-label='Items of this test'] li button", (all) => all.length);
+  for (let n = 1; n <= items; n++) {
+    await writeAnswer(app, pupil, how);
+    await click(pupil, `form button[type=submit] ::-p-text(${n === items ? "Look over" : "Next"})`);
+  }
+  await says(pupil, `All ${items} are answered`);
+  await click(pupil, "button ::-p-text(Hand in)");
+  await says(pupil, "Your teacher shows you how it went");
+}
