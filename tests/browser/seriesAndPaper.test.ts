@@ -2,23 +2,30 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { holidays } from "@/db/schema/people";
 import { assignments, assignmentTargets } from "@/db/schema/work";
+import { handIn } from "@/features/delivery/writes/handIn";
+import { openSitting } from "@/features/delivery/writes/openSitting";
+import { makeBank } from "@/features/library/writes/banks";
+import { putIntoUse, saveDraft } from "@/features/library/writes/drafts";
 import type { SignInSlip } from "@/features/roster/types";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { logOf, type TestApp, testApp, workThrough } from "../support/app";
 import { axeFindings } from "../support/axe";
 import { click, fill, openBrowser, openPage, signInTeacher } from "../support/browser";
 import { moves } from "../support/moves";
+import { bodyWith } from "../support/newItem";
 import { asPupil, beginWork, says, textOf } from "../support/pupils";
-import { makeClass, PASSWORD, START } from "../support/school";
+import { give, givePractice, makeClass, PASSWORD, START } from "../support/school";
 
 const DAY = 86_400_000;
 let app: TestApp;
 let browser: Browser;
 let page: Page;
 let slips: SignInSlip[] = [];
+let classId = "";
+let studentIds: string[] = [];
 beforeAll(async () => {
   app = await testApp(async (school) => {
-    const { studentIds } = await makeClass(school, 3, "6 Hazel");
+    ({ classId, studentIds } = await makeClass(school, 3, "6 Hazel"));
     slips = await newSignIns(await school.teacher(), { studentIds });
     await school.db.write((tx) =>
       tx.insert(holidays).values({ id: "flood", schoolId: school.schoolId, day: "2026-11-30", name: "Flood" }),
@@ -108,6 +115,42 @@ it("an item that was wrong is left out, says whose marks that changed, and is pu
   await page.waitForFunction(() => document.querySelectorAll("button[aria-label^='Leave out item']").length === 3);
   await click(page, "a ::-p-text(To the work)");
   await says(page, "50 %, 1 of 3 right");
+});
+
+it("answers to an item whose key was mended are judged anew, and the page says whose marks that changed", async () => {
+  const teacher = () => app.school.teacher();
+  const [bankId, itemId] = [app.school.runtime.newId(), app.school.runtime.newId()];
+  const publish = async (answer: string) => {
+    const body = bodyWith({ id: "a", kind: "number", answer, right: `x == ${answer}`, misconceptions: [] });
+    const draft = { itemId, bankId, revision: 0, body, skillIds: ["ratio-language"] };
+    const { revision } = await saveDraft(await teacher(), draft);
+    await putIntoUse(await teacher(), { itemId, revision });
+  };
+  await makeBank(await teacher(), { id: bankId, name: "Mine" });
+  await publish("n + 1");
+  const workId = await givePractice(app.school, classId, studentIds.slice(0, 1), {
+    kind: "quiz",
+    title: "Own key",
+    skillIds: ["ratio-language"],
+    items: 2,
+    settings: { goBack: true },
+    picked: [
+      { itemId, skillId: "ratio-language", seed: 3 },
+      { itemId: "ratio-language/fraction-of-all", skillId: "ratio-language", seed: 4 },
+    ],
+  });
+  const own = app.school.student(studentIds[0] ?? "");
+  const view = await openSitting(own, workId);
+  for (const { presentationId } of view.whole?.items ?? [])
+    await give(app.school, studentIds[0] ?? "", view, "right", { presentationId });
+  await handIn(own, { sittingId: view.sittingId });
+  await publish("n + 2");
+  // What another process wrote is read by a fresh one.
+  await app.kill();
+  await app.start(START);
+  await page.goto(`${app.base}/desk/6-hazel/work/${workId}/items`, { waitUntil: "networkidle0" });
+  await click(page, "button ::-p-text(Judge by its present key)");
+  await says(page, "Student00 O: 100 % to 50 %");
 });
 
 it("a series over three weeks with a day off comes by itself on its days, and shows how it went", async () => {
