@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { evidenceAfter } from "@/db/queries/answerLog";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { openSitting } from "@/features/delivery/writes/openSitting";
+import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { worksheetOfWork } from "@/features/library/reads/worksheetOfWork";
 import { paperGrid } from "@/features/scoring/reads/paperGrid";
 import { enterPaper } from "@/features/scoring/writes/enterPaper";
@@ -66,6 +67,19 @@ describe("a test on paper", () => {
       markPercent: null,
     });
     await summariesHold(school);
+    // Half read, it is on paper still: nothing of it opens on a screen, and nothing is taken from one.
+    await expect(openSitting(school.student(student(0)), id)).rejects.toThrow(/done on paper/);
+    const open = (await school.db.read.query.sittingItems.findMany()).find(({ state }) => state === "open");
+    const sent = { presentationId: open?.id, response: { a: { text: "1" } } };
+    await expect(
+      submitAnswer(school.student(student(0)), {
+        key: school.runtime.newId(),
+        sittingId: open?.sittingId,
+        tryNumber: 1,
+        offline: false,
+        ...sent,
+      }),
+    ).rejects.toThrow(/done on paper/);
     await enter([[0, 2, 0]]);
     // 2.5 of 4 points.
     expect(await rowOf(0)).toMatchObject({ points: [1, 1.5, 0], markPercent: 62 });

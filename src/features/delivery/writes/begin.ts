@@ -5,6 +5,7 @@ import { windowFor, windowStanding } from "@/core/work/workWindow";
 import { insertSitting, itemsOfSitting, type SittingOwner } from "@/db/queries/sittings";
 import { keepCompletion } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
+import { newSitting } from "@/server/classroom/newRun";
 import { missedBefore } from "@/server/classroom/partsOfTargets";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -34,12 +35,12 @@ export async function beginOrResume(
     await demandItsTurn(tx, context, work);
     await demandAtPlace(context, work, target);
   }
+  if (conductorOf(part.kind).onPaper && run?.finishedAt == null)
+    throw new Refusal("closed", "This is done on paper. Your teacher hands it out.");
   if (run && isThere) {
     const owner: SittingOwner = { sitting: run, personId: actor.personId, assignmentId: work.id, target };
     return loadRun(tx, runtime, owner, await itemsOfSitting(tx, run.id));
   }
-  if (conductorOf(part.kind).onPaper && run === null)
-    throw new Refusal("closed", "This is done on paper. Your teacher hands it out.");
   if (standing.state === "locked") throw new Refusal("closed", "This part is not open yet.");
   if (standing.state === "not-needed") throw new Refusal("closed", "You need not do this part.");
   return begin(tx, context, entered, { partId: part.id, attempt: 1 });
@@ -60,24 +61,13 @@ export async function begin(
     personId: actor.personId,
     assignmentId: work.id,
     target,
-    sitting: {
-      id: runtime.newId(),
+    sitting: newSitting(runtime, {
       targetId: target.id,
       partId,
       attempt,
-      version: 1,
       startedAt: now,
-      lastAt: now,
-      endsAt: null,
-      finishedAt: null,
-      finishReason: null,
-      itemsDone: 0,
-      itemsRight: 0,
-      progressPermille: 0,
-      activeMilliseconds: 0,
-      mark: null,
       state: missed === null ? {} : { skillIds: missed },
-    },
+    }),
   };
   const fresh = await loadRun(tx, runtime, owner, []);
   const state = { ...owner.sitting.state, ...fresh.conductor.begin(fresh.situation) };

@@ -4,6 +4,7 @@ import { shuffled } from "@/core/numeric/shuffled";
 import { chooseNext, chooseReserve } from "@/core/work/chooseNext";
 import { mostItems, type PickedItem } from "@/core/work/partSituation";
 import type { SittingItemRow } from "@/db/queries/sittings";
+import { newSittingItem } from "@/server/classroom/newRun";
 import type { Runtime } from "@/server/runtime/runtime";
 import { type Run, withItems } from "../reads/run";
 import { RESERVE_ITEMS } from "../reads/sittingView";
@@ -58,31 +59,10 @@ function withNextOpen(runtime: Runtime, run: Run, inOrder: boolean): Run {
   return withItems(run, [...before, shown, ...reserve]);
 }
 
-function newItem(
-  runtime: Runtime,
-  run: Run,
-  { skillId, itemId, versionId, seed, context, points = 1 }: PickedItem,
-  state: "open" | "reserve",
-): SittingItemRow {
-  return {
-    id: runtime.newId(),
-    sittingId: run.sitting.id,
-    place: 0,
-    state,
-    skillId,
-    itemId,
-    versionId,
-    seed,
-    context,
-    optionOrder: orderOf(run.drawer.draw({ versionId, seed, context, optionOrder: null })),
-    tries: 0,
-    earned: null,
-    possible: null,
-    tryFrom: null,
-    hints: 0,
-    points,
-    setAside: false,
-  };
+function newItem(runtime: Runtime, run: Run, item: PickedItem, state: "open" | "reserve"): SittingItemRow {
+  const { itemId, versionId, seed, context } = item;
+  const optionOrder = orderOf(run.drawer.draw({ versionId, seed, context, optionOrder: null }));
+  return { itemId, ...newSittingItem(runtime, item, { sittingId: run.sitting.id, place: 0, state, optionOrder }) };
 }
 
 /** Where items in reserve stand: behind all that is shown, so that showing one moves no other. */

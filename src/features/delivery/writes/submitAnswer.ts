@@ -35,6 +35,7 @@ export async function submitAnswer(context: Context, input: unknown): Promise<An
     const run = kept ?? (await freshRun(runtime, answer.sittingId));
     if (!run) throw new Refusal("not-found", "This work is not on your list.");
     demand(actor, "work-on", subjectOfRun(run));
+    if (run.conductor.onPaper) throw new Refusal("closed", "This is done on paper. Your teacher hands it out.");
     const source = { isKept: kept !== null, generation };
     const isWhole = run.conductor.isHandedInWhole(run.part.settings);
     const reply = await (isWhole ? keepAnswer : takeAnswer)(context, run, answer, source);

@@ -9,6 +9,7 @@ import { insertSitting, itemsOfSitting, keepState, type SittingItemRow, type Sit
 import type { TargetRow } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import { keepThrough } from "@/server/classroom/keepThrough";
+import { newSitting, newSittingItem } from "@/server/classroom/newRun";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -183,45 +184,18 @@ async function runOf(
 ): Promise<{ readonly sitting: SittingRow; readonly items: readonly SittingItemRow[] }> {
   const known = targets.find((one) => one.target.id === target.id)?.run;
   if (known) return { sitting: known, items: await itemsOfSitting(tx, known.id) };
-  const now = runtime.now();
-  const sitting: SittingRow = {
-    id: runtime.newId(),
+  const sitting = newSitting(runtime, {
     targetId: target.id,
     partId: part.id,
     attempt: 1,
-    version: 1,
-    startedAt: Math.min(now, work.opensAt),
-    lastAt: now,
-    endsAt: null,
-    finishedAt: null,
-    finishReason: null,
-    itemsDone: 0,
-    itemsRight: 0,
-    progressPermille: 0,
-    activeMilliseconds: 0,
-    mark: null,
+    startedAt: Math.min(runtime.now(), work.opensAt),
     state: {},
-  };
+  });
   const items = placed
     .filter(({ form }) => form === target.form)
-    .map(({ versionId, skillId, seed, context, points }, place) => ({
-      id: runtime.newId(),
-      sittingId: sitting.id,
-      place,
-      state: "open" as const,
-      skillId,
-      versionId,
-      seed,
-      context,
-      optionOrder: null,
-      tries: 0,
-      earned: null,
-      possible: null,
-      tryFrom: null,
-      hints: 0,
-      points,
-      setAside: false,
-    }));
+    .map((item, place) =>
+      newSittingItem(runtime, item, { sittingId: sitting.id, place, state: "open", optionOrder: null }),
+    );
   await insertSitting(tx, sitting, items);
   return { sitting, items: await itemsOfSitting(tx, sitting.id) };
 }

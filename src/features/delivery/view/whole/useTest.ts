@@ -199,13 +199,16 @@ export function useTest(initial: SittingView & { readonly whole: WholeView }, pe
 
   const signs = useSigns(initial.sittingId, handedIn === "yes");
   useEffect(() => {
-    if (signs.finished !== null) setHandedIn("yes");
     if (signs.endsAt !== null) setEndsAt(signs.endsAt);
-  }, [signs.finished, signs.endsAt]);
+  }, [signs.endsAt]);
 
   // When the time is up it is handed in by itself, as the server would do it; not while the teacher holds it up.
   const handInLatest = useRef(handIn);
   handInLatest.current = handIn;
+  // Ended elsewhere, by the teacher or on another device: what stands on this screen is sent before the page says so.
+  useEffect(() => {
+    if (signs.finished !== null && handedIn === "no") void handInLatest.current();
+  }, [signs.finished, handedIn]);
   useEffect(() => {
     if (endsAt === null || handedIn !== "no" || signs.paused) return;
     return atInstant(endsAt, () => void handInLatest.current());
