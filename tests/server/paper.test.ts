@@ -3,6 +3,7 @@ import { evidenceAfter } from "@/db/queries/answerLog";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
+import { cellView } from "@/features/evidence/reads/evidence";
 import { worksheetOfWork } from "@/features/library/reads/worksheetOfWork";
 import { paperGrid } from "@/features/scoring/reads/paperGrid";
 import { enterPaper } from "@/features/scoring/writes/enterPaper";
@@ -107,6 +108,9 @@ describe("a test on paper", () => {
     await enter([[0, 1, null]]);
     expect(await rowOf(0)).toMatchObject({ points: [1, null, 1], markPercent: null });
     expect(await log()).toHaveLength(2);
+    // In the mastery map what was emptied is no miss and no answer that waits for somebody.
+    const cell = await cellView(await school.teacher(), student(0), "ratio-language");
+    expect(cell.answers.map(({ right }) => right)).toEqual([true]);
     await summariesHold(school);
     await enter([[0, 1, 1]]);
     expect(await rowOf(0)).toMatchObject({ points: [1, 1, 1], markPercent: 75 });

@@ -96,7 +96,7 @@ export async function scoresOfItem(db: Queryable, sittingItemId: string): Promis
     .where(and(eq(answers.sittingItemId, sittingItemId), isCurrent));
 }
 
-/** The answers behind one cell of the mastery map, newest first. */
+/** The answers behind one cell of the mastery map, newest first: those that are worth something in the skill. */
 export async function answersBehindCell(
   db: Queryable,
   personId: string,
@@ -106,7 +106,7 @@ export async function answersBehindCell(
   const own = db
     .select({ serial: scores.answerSerial })
     .from(scores)
-    .where(and(eq(scores.personId, personId), eq(scores.skillId, skillId)))
+    .where(and(eq(scores.personId, personId), eq(scores.skillId, skillId), isCurrent))
     .groupBy(scores.answerSerial)
     .orderBy(desc(scores.answerSerial))
     .limit(limit);
