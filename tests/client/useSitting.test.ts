@@ -39,6 +39,8 @@ const sitting = (open: string | null): Omit<SittingView, "lessons"> => ({
   hasParts: false,
   whole: null,
   calculator: false,
+  readsAloud: true,
+  ownSkillId: null,
   setsAside: false,
   hasResults: false,
   endsAt: null,

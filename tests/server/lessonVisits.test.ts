@@ -56,6 +56,15 @@ it("refuses another's work, a lesson that does not belong to it, and what is no 
   expect(await lesson()).toBe(null);
 });
 
+it("keeps a lesson that a student looked up by themselves, as far as it is open to them", async () => {
+  await keepVisit(asStudent(1), visit({ sittingId: null, skillId: "ratio-language" }));
+  const { lesson } = await cellView(await school.teacher(), studentIds[1] ?? "", "ratio-language");
+  expect(lesson).toMatchObject({ times: 1, seconds: 120 });
+  await expect(keepVisit(asStudent(1), visit({ sittingId: null, skillId: "nothing" }))).rejects.toMatchObject({
+    code: "not-found",
+  });
+});
+
 it("is part of what is taken out about a student", async () => {
   await keepVisit(asStudent(), visit());
   const about = await everythingAbout(school.db.read, studentIds[0] ?? "");

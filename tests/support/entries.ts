@@ -550,6 +550,16 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ],
     call: ({ classId }) => action("@/features/delivery/actions", "takeNextAction", { classId }),
   },
+  "delivery/chooseOwnAction": {
+    // Each student chooses for themselves.
+    needs: () => ["student"],
+    call: () =>
+      action("@/features/delivery/actions", "chooseOwnAction", { skillId: "ratio-language", how: "amount", items: 5 }),
+  },
+  "delivery/setGoalAction": {
+    needs: () => ["student"],
+    call: () => action("@/features/delivery/actions", "setGoalAction", { daysAWeek: 3 }),
+  },
   "work/giveAction": {
     needs: ofClass("change"),
     call: ({ classId, studentId }) =>

@@ -42,6 +42,8 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   "sign-in/forgotten": { needs: "open" },
   "sign-in/new-password": { needs: "open" },
   "(work)/river": { needs: () => ["student"] },
+  "(work)/river/own": { needs: () => ["student"] },
+  "(work)/river/own/[skillId]": { needs: () => ["student"], params: () => ({ skillId: "ratio-language" }) },
   "(work)/river/[workId]": {
     // The work was given to both students of the class, and each opens a sitting of their own.
     needs: ({ studentId, classmateId, classId, schoolId }, { personId }) => [

@@ -18,7 +18,7 @@ import {
   standingAnswers,
   uncountedAnswers,
 } from "../schema/sittings";
-import { erasedTotals, interests, supports } from "../schema/students";
+import { erasedTotals, interests, studentGoals, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { assignmentTargets, completions, partOpenings, studentLines } from "../schema/work";
 import { isCurrent } from "./answerLog";
@@ -88,6 +88,7 @@ export async function forgetPerson(tx: Queryable, personId: string, at: number):
   await tx.delete(credentials).where(eq(credentials.personId, personId));
   await tx.delete(knownDevices).where(eq(knownDevices.personId, personId));
   await tx.delete(supports).where(eq(supports.personId, personId));
+  await tx.delete(studentGoals).where(eq(studentGoals.personId, personId));
   await tx.delete(interests).where(eq(interests.personId, personId));
   await tx
     .update(people)

@@ -8,7 +8,7 @@ import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
 import { reteachStudents } from "../schema/reteach";
 import { sittings } from "../schema/sittings";
-import { interests, supports } from "../schema/students";
+import { interests, studentGoals, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { assignmentTargets, studentLines } from "../schema/work";
 import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
@@ -28,6 +28,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     groups: await db.select().from(groupMembers).where(eq(groupMembers.personId, personId)),
     supports: await db.select().from(supports).where(eq(supports.personId, personId)),
     interests: await db.select().from(interests).where(eq(interests.personId, personId)),
+    "own-goal": await db.select().from(studentGoals).where(eq(studentGoals.personId, personId)),
     "sign-in": await db
       .select({ kind: credentials.kind, lastSignInAt: credentials.lastSignInAt, lockedUntil: credentials.lockedUntil })
       .from(credentials)

@@ -10,7 +10,7 @@ import { sittings } from "../schema/sittings";
 import { skillDays, skillStates } from "../schema/summaries";
 import { assignments, assignmentTargets, completions, partSkills, parts } from "../schema/work";
 import { among, enrolledOn, holdsOn } from "./people";
-import { latestSitting, ownCompletion } from "./work";
+import { givenBySomebody, latestSitting, ownCompletion } from "./work";
 
 /** Counts for the figures of the bend: each is one narrow read, since every page of the desk asks for all of them. */
 
@@ -130,7 +130,7 @@ export async function openWorkCounts(
         eq(assignments.isPrepared, false),
         isNull(assignmentTargets.excusedAt),
         sql`${assignments.opensAt} <= ${now} and coalesce(coalesce(${assignments.closesAt}, ${assignments.dueAt}) >= ${now}, 1)`,
-        isNull(planWorks.id),
+        givenBySomebody,
       ),
     );
   return found ?? { works: 0, given: 0, notStarted: 0, working: 0, stuck: 0, finished: 0 };

@@ -35,6 +35,8 @@ const given = {
   /** The plan that gave it by itself; null for what somebody gave. */
   planId: planWorks.planId,
 };
+/** Given by somebody: neither by a plan that runs by itself nor by a student to themselves. */
+export const givenBySomebody = and(isNull(planWorks.id), eq(assignments.isOwnChoice, false)) as SQL;
 /** Whether a target is through with everything. */
 export const ownCompletion = eq(completions.targetId, assignmentTargets.id);
 
@@ -60,7 +62,7 @@ export async function assignmentById(db: Queryable, id: string): Promise<GivenWo
 /** What some classes were given by somebody and what was not withdrawn, the latest first. */
 export async function assignmentsOfClasses(db: Queryable, classIds: readonly string[]): Promise<GivenWork[]> {
   return assignmentsWithWork(db)
-    .where(and(among(assignments.classId, classIds), isNull(assignments.withdrawnAt), isNull(planWorks.id)))
+    .where(and(among(assignments.classId, classIds), isNull(assignments.withdrawnAt), givenBySomebody))
     .orderBy(desc(assignments.givenAt), desc(assignments.id));
 }
 
@@ -119,7 +121,7 @@ export async function openSkillsOf(db: Queryable, personIds: readonly string[], 
         eq(assignments.isPrepared, false),
         isNull(assignmentTargets.excusedAt),
         isNull(completions.at),
-        isNull(planWorks.id),
+        givenBySomebody,
         sql`coalesce(coalesce(${assignments.closesAt}, ${assignments.dueAt}) >= ${now}, 1)`,
       ),
     );

@@ -266,9 +266,8 @@ export const lessonVisits = sqliteTable(
     personId: text("person_id")
       .notNull()
       .references(() => people.id),
-    sittingId: text("sitting_id")
-      .notNull()
-      .references(() => sittings.id),
+    /** Null for one that was looked up by itself. */
+    sittingId: text("sitting_id").references(() => sittings.id),
     skillId: text("skill_id")
       .notNull()
       .references(() => skills.id),

@@ -33,6 +33,16 @@ export const interests = sqliteTable(
   (t) => [index("interests_by_person").on(t.personId)],
 );
 
+/** What a student set out to do; one row a student. */
+export const studentGoals = sqliteTable("student_goals", {
+  personId: text("person_id")
+    .primaryKey()
+    .references(() => people.id),
+  /** Days of a week, 1 to 7, on which they mean to work. */
+  daysAWeek: integer("days_a_week").notNull(),
+  setAt: integer("set_at").notNull(),
+});
+
 /** A legal request to erase a student: one person asks, another confirms. */
 export const erasures = sqliteTable(
   "erasures",

@@ -142,6 +142,8 @@ export const assignments = sqliteTable(
     cutPercent: real("cut_percent"),
     /** Under which it stands in the gradebook; empty for none. */
     category: text("category").notNull().default(""),
+    /** Chosen by its only student, and given by nobody else. */
+    isOwnChoice: integer("is_own_choice", { mode: "boolean" }).notNull().default(false),
     /** While it is held up for everybody. */
     pausedAt: integer("paused_at"),
     /** The series that gave it; null for what was given by itself. */

@@ -1,7 +1,9 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
+import { chooseOwn } from "./writes/chooseOwn";
 import { readLine } from "./writes/readLine";
+import { setGoal } from "./writes/setGoal";
 import { takeNext } from "./writes/takeNext";
 import { unlock } from "./writes/unlock";
 
@@ -15,4 +17,12 @@ export async function unlockAction(input: unknown): Promise<ActionResult<{ open:
 
 export async function readLineAction(input: unknown): Promise<ActionResult<{ read: true }>> {
   return runAction((context) => readLine(context, input));
+}
+
+export async function chooseOwnAction(input: unknown): Promise<ActionResult<{ assignmentId: string }>> {
+  return runAction((context) => chooseOwn(context, input));
+}
+
+export async function setGoalAction(input: unknown): Promise<ActionResult<{ daysAWeek: number }>> {
+  return runAction((context) => setGoal(context, input));
 }

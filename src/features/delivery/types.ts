@@ -5,6 +5,7 @@ import type { ShownOf } from "@/core/items/rooms";
 import type { Lesson, SkillTeaching } from "@/core/model/content";
 import type { MasteryMark } from "@/core/model/masteryMark";
 import type { FinishReason, LineKind, WorkKind } from "@/core/model/work";
+import type { DaysView } from "./ownTypes";
 
 /** A part of an item as a student's browser gets it: what its kind shows, and nothing that tells the answer. */
 export interface PartView<Kind extends ItemKind = ItemKind> {
@@ -88,6 +89,8 @@ export interface SittingView extends SittingChange {
   /** Null where it goes item by item, and once it is handed in. */
   readonly whole: WholeView | null;
   readonly calculator: boolean;
+  /** Its items may be read aloud. */
+  readonly readsAloud: boolean;
   /** What was not learned yet may be set aside. */
   readonly setsAside: boolean;
   /** Some of what came out is released. */
@@ -97,6 +100,8 @@ export interface SittingView extends SittingChange {
   readonly mostItems: number;
   /** The class whose plan gave it, for going on with the plan; null for what somebody gave. */
   readonly planClassId: string | null;
+  /** The skill, where the student chose it for themselves; null for what was given. */
+  readonly ownSkillId: string | null;
   readonly lessons: Readonly<
     Record<string, { readonly name: string; readonly lesson: Lesson; readonly model: SkillTeaching["model"] }>
   >;
@@ -233,7 +238,9 @@ export interface StudentHome {
   readonly done: readonly StudentWork[];
   /** Skills the river is drawn from, in the order in which they were secured. */
   readonly river: readonly { readonly name: string; readonly chance: number; readonly mark: MasteryMark }[];
-  readonly minutesThisWeek: number;
+  readonly days: DaysView;
+  /** What they chose for themselves and left open. */
+  readonly own: readonly StudentWork[];
 }
 
 export interface StudentNext {

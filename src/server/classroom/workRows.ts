@@ -53,6 +53,8 @@ export interface NewAssignment {
   readonly onlyAtSchool?: boolean;
   readonly unlockCode?: string | null;
   readonly goesFirst?: boolean;
+  /** Chosen by the student whom it is for. */
+  readonly isOwnChoice?: boolean;
   readonly release?: ReleaseRules;
   readonly cutPercent?: number | null;
   readonly category?: string;
@@ -128,6 +130,7 @@ export function assignmentRows({ runtime, actor }: Giver, workId: string, given:
       release: given.release ?? {},
       cutPercent: given.cutPercent ?? null,
       category: given.category ?? "",
+      isOwnChoice: given.isOwnChoice ?? false,
       pausedAt: null,
       seriesId: given.series?.id ?? null,
       seriesDay: given.series?.day ?? null,

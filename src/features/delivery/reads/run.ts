@@ -57,6 +57,8 @@ export interface Run {
   /** What items hang on, as it is read now. */
   readonly passages: ReadonlyMap<string, Passage>;
   readonly drawer: Drawer;
+  /** The student's supports say that items are read aloud, in tests too. */
+  readonly hearsItems: boolean;
 }
 
 const DAY = 86_400_000;
@@ -120,6 +122,7 @@ export async function loadRun(
     shelves,
     versions,
     drawer: drawerWith(runtime, versions),
+    hearsItems: supports?.readAloud ?? false,
     situation: {
       settings: part.settings,
       skillIds,

@@ -37,8 +37,11 @@ export function sittingView(
     whole: wholeView(run),
     setsAside: run.conductor.setsAside,
     calculator: part.settings.calculator === true,
+    // What somebody is measured by is read aloud to those alone who are to have it.
+    readsAloud: run.conductor.tells.verdict || run.hearsItems,
     instructions: work.instructions,
     mostItems: mostItems(situation),
+    ownSkillId: work.isOwnChoice ? (situation.skillIds[0] ?? null) : null,
     planClassId: work.planId === null ? null : work.classId,
   };
 }

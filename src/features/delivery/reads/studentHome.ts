@@ -2,14 +2,12 @@ import "server-only";
 import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import { dayNumber } from "@/core/calendar/dayNumber";
-import { mondayOf } from "@/core/calendar/mondayOf";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { inPrecedence } from "@/core/plan/precedence";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { type WindowStanding, windowFor, windowStanding } from "@/core/work/workWindow";
 import { classesOfStudent, personById } from "@/db/queries/people";
 import { classesWithRunningPlan } from "@/db/queries/plan";
-import { skillDaysOf } from "@/db/queries/summaries";
 import { worksOfStudent } from "@/db/queries/work";
 import { placeOfAddress } from "@/server/access/placeOfAddress";
 import { knownOf } from "@/server/classroom/knownOf";
@@ -19,6 +17,7 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
 import type { StudentHome, StudentNext, StudentWork } from "../types";
+import { daysOf } from "./daysOf";
 import { maySee, releasedWords } from "./released";
 import { linesOf } from "./signs";
 
@@ -43,8 +42,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     library.skills,
     today,
   );
-  const monday = mondayOf(today);
-  const week = await skillDaysOf(runtime.db.read, [actor.personId], monday);
+  const days = await daysOf(runtime.db.read, school, actor.personId, now);
   const given = await worksOfStudent(runtime.db.read, actor.personId);
   const words = await releasedWords(
     runtime.db.read,
@@ -59,6 +57,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
       closedAt: times.closesAt ?? 0,
       opensAt: work.opensAt,
       ofPlan: work.planId !== null,
+      isOwn: work.isOwnChoice,
       isFirst: work.goesFirst,
       kind: work.groupId === null ? ("due-work" as const) : ("detour" as const),
       dueDay: times.dueAt === null ? null : dayAt(school, times.dueAt),
@@ -84,9 +83,9 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     };
   });
   const first = works.find(({ isFirst, finishedAt, standing }) => isFirst && finishedAt === null && isNow(standing));
-  // What the plan gives stands in its own line, whatever was begun of it.
+  // What the plan gives, and what they chose, stands in its own line, whatever was begun of it.
   const open = works.filter(
-    ({ finishedAt, standing, ofPlan }) => finishedAt === null && standing !== "closed" && !ofPlan,
+    ({ finishedAt, standing, ofPlan, isOwn }) => finishedAt === null && standing !== "closed" && !ofPlan && !isOwn,
   );
   const inOrder = inPrecedence(open.filter(({ standing }) => isNow(standing)));
   const waiting = (view: StudentWork): StudentWork =>
@@ -118,7 +117,8 @@ export async function studentHome(context: Context): Promise<StudentHome> {
         chance: gauges.get(skill.id)?.chance ?? 0,
         mark: gauges.get(skill.id)?.mark ?? "never",
       })),
-    minutesThisWeek: Math.round(week.reduce((sum, { milliseconds }) => sum + milliseconds, 0) / 60_000),
+    days,
+    own: works.filter(({ isOwn, finishedAt }) => isOwn && finishedAt === null).map(({ view }) => view),
   };
 }
 

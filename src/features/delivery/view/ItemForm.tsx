@@ -3,10 +3,10 @@ import { useActiveTime } from "@/client/activeTime";
 import { Button } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import type { ItemView } from "../types";
-import { ItemFace } from "./ItemFace";
 import { emptyValues, handInWords, type PartValues, problemOf, responseOf, wordsOf } from "./items/controls";
 import { LessonDialog } from "./LessonDialog";
 import { SaidBelow } from "./SaidBelow";
+import { SpokenFace } from "./SpokenFace";
 import type { SittingState } from "./useSitting";
 import { WORK_WORDS } from "./workWords";
 
@@ -46,7 +46,13 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
   return (
     <form ref={form} className="sitting-item" data-presentation={item.presentationId} onSubmit={handIn}>
       <div>
-        <ItemFace item={item} values={values} set={setValues} locked={over || state.busy} />
+        <SpokenFace
+          item={item}
+          readsAloud={view.readsAloud}
+          values={values}
+          set={setValues}
+          locked={over || state.busy}
+        />
         {problem ? (
           <p role="alert" className="border-clay mt-4 border-l-4 pl-3 text-[18px]">
             {problem}

@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { StudentHome, StudentNext, StudentWork } from "../types";
 import { HomeLines } from "./HomeLines";
+import { OwnDays } from "./own/OwnDays";
 import { OwnRiver } from "./River";
 import { SendWaiting } from "./SendWaiting";
 import { SignOut } from "./SignOut";
@@ -35,7 +36,6 @@ export function StudentHomePage({
         {home.river.filter(({ mark }) => mark === "now").length === 0
           ? "Your river grows with everything you master."
           : `${home.river.filter(({ mark }) => mark === "now").length} mastered so far.`}{" "}
-        {home.minutesThisWeek > 0 ? `${home.minutesThisWeek} min of practice this week.` : ""}
       </p>
       <h2 className="mb-2 font-serif text-[24px]">Now</h2>
       {home.now.length === 0 && home.next.every(({ open }) => open === null) ? (
@@ -49,6 +49,24 @@ export function StudentHomePage({
           <NextItem key={next.classId} next={next} isFirst={home.now.length === 0} />
         ))}
       </ul>
+      <p className="border-hair flex flex-wrap items-center justify-between gap-4 border-t py-4">
+        <Link className="underline underline-offset-4" href="/river/own">
+          Choose something of my own
+        </Link>
+        {home.own.length > 0 ? (
+          <span className="text-mute text-[17px]">
+            left open:{" "}
+            {home.own.slice(0, 3).map(({ workId, title }, place) => (
+              <span key={workId}>
+                {place > 0 ? ", " : ""}
+                <Link className="text-ink underline underline-offset-4" href={`/river/${workId}`}>
+                  {title}
+                </Link>
+              </span>
+            ))}
+          </span>
+        ) : null}
+      </p>
       {home.later.length > 0 ? (
         <>
           <h2 className="mt-8 mb-2 font-serif text-[24px]">Later</h2>
@@ -93,6 +111,7 @@ export function StudentHomePage({
           </ul>
         </>
       ) : null}
+      <OwnDays days={home.days} />
       {interests}
     </div>
   );

@@ -1,7 +1,7 @@
 "use client";
-import { useState, useTransition } from "react";
 import { Button } from "@/ui/primitives/Button";
 import { takeNextAction } from "../actions";
+import { useStart } from "./useStart";
 
 /** Begins what the plan of a class gives next, or goes on with it. */
 export function TakeNext({
@@ -14,20 +14,13 @@ export function TakeNext({
   readonly isFirst: boolean;
   readonly children: string;
 }) {
-  const [busy, start] = useTransition();
-  const [problem, setProblem] = useState<string | null>(null);
+  const { busy, problem, start } = useStart();
+  // Opened anew: a further run at the same work has the same address.
   const take = () =>
-    start(async () => {
-      setProblem(null);
-      try {
-        const taken = await takeNextAction({ classId });
-        // Opened anew: a further run at the same work has the same address.
-        if (taken.ok) window.location.assign(`/river/${taken.data.assignmentId}`);
-        else setProblem(taken.message);
-      } catch {
-        setProblem("There is no connection right now. Nothing is lost: try again in a moment.");
-      }
-    });
+    start(
+      () => takeNextAction({ classId }),
+      ({ assignmentId }) => window.location.assign(`/river/${assignmentId}`),
+    );
   return (
     <span className="flex flex-wrap items-center justify-end gap-3">
       {problem ? (

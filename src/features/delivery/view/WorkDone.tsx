@@ -7,6 +7,7 @@ import { WORK_WORDS } from "./workWords";
 export function WorkDone({ view, waiting }: { readonly view: SittingView; readonly waiting: number }) {
   const { head, text } = WORK_WORDS[view.kind].done(view);
   const toParts = view.hasParts && waiting === 0;
+  const goesOn = view.planClassId !== null || view.ownSkillId !== null || toParts;
   return (
     <div className="pt-8">
       <h2 className="font-serif text-[32px] leading-tight">{head}</h2>
@@ -18,6 +19,11 @@ export function WorkDone({ view, waiting }: { readonly view: SittingView; readon
             Go on with my plan
           </TakeNext>
         ) : null}
+        {view.ownSkillId !== null && waiting === 0 ? (
+          <ButtonLink look="main" size="big" href={`/river/own/${view.ownSkillId}`}>
+            More of this
+          </ButtonLink>
+        ) : null}
         {toParts ? (
           <ButtonLink look="main" size="big" href={`/river/${view.workId}`}>
             What comes next in this work
@@ -28,7 +34,7 @@ export function WorkDone({ view, waiting }: { readonly view: SittingView; readon
             See how it went
           </ButtonLink>
         ) : null}
-        <ButtonLink look={view.planClassId === null && !toParts ? "main" : "plain"} size="big" href="/river">
+        <ButtonLink look={goesOn ? "plain" : "main"} size="big" href="/river">
           To my river
         </ButtonLink>
       </p>

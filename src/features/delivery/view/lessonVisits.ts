@@ -5,7 +5,8 @@ import { serverTime } from "@/client/serverClock";
 /** A lesson that was read, as the browser keeps it; the key makes sending it twice harmless. */
 export interface LessonVisit {
   readonly key: string;
-  readonly sittingId: string;
+  /** Null for a lesson that was looked up by itself. */
+  readonly sittingId: string | null;
   readonly skillId: string;
   /** By the server's clock, as the browser reckons it. */
   readonly openedAt: number;

@@ -8,7 +8,7 @@ import { tellVisit } from "./lessonVisits";
 /** Tells the server how long a lesson was open; what is returned is to be called with each move of its model. */
 export function useLessonVisit(
   open: boolean,
-  at: { personId: string; sittingId: string; skillId: string },
+  at: { personId: string; sittingId: string | null; skillId: string },
 ): () => void {
   const { personId, sittingId, skillId } = at;
   const { restart, read } = useActiveTime();

@@ -4,8 +4,8 @@ import { useState } from "react";
 import { Button } from "@/ui/primitives/Button";
 import type { SittingView, WholeView } from "../../types";
 import { Calculator } from "../Calculator";
-import { ItemFace } from "../ItemFace";
 import { SignsAbove } from "../SignsAbove";
+import { SpokenFace } from "../SpokenFace";
 import { WorkDone } from "../WorkDone";
 import { ItemStrip } from "./ItemStrip";
 import { LookOver } from "./LookOver";
@@ -53,7 +53,12 @@ export function TestPage({
         ) : isLookingOver ? (
           <LookOver test={test} go={go} />
         ) : (
-          <OneItem test={test} instructions={initial.instructions} lookOver={() => setLookingOver(true)} />
+          <OneItem
+            test={test}
+            instructions={initial.instructions}
+            readsAloud={initial.readsAloud}
+            lookOver={() => setLookingOver(true)}
+          />
         )}
       </main>
       {initial.calculator && !isOver ? <Calculator /> : null}
@@ -65,10 +70,12 @@ export function TestPage({
 function OneItem({
   test,
   instructions,
+  readsAloud,
   lookOver,
 }: {
   readonly test: TestState;
   readonly instructions: string;
+  readonly readsAloud: boolean;
   readonly lookOver: () => void;
 }) {
   const item = test.items[test.place];
@@ -89,7 +96,7 @@ function OneItem({
     >
       <div key={item.presentationId}>
         {test.place === 0 && instructions !== "" ? <p className="text-mute mb-4 text-[18px]">{instructions}</p> : null}
-        <ItemFace item={item} values={test.values} set={test.set} locked={false} />
+        <SpokenFace item={item} readsAloud={readsAloud} values={test.values} set={test.set} locked={false} />
         {test.problem ? (
           <p role="alert" className="border-clay mt-4 border-l-4 pl-3 text-[18px]">
             {test.problem}
