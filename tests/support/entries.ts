@@ -645,6 +645,16 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ workId, studentId }) =>
       work("openPartAction")({ assignmentId: workId, partId: "first", studentIds: [studentId] }),
   },
+  "work/furtherTryAction": {
+    needs: ofClass("change"),
+    call: ({ workId, studentId }) =>
+      work("furtherTryAction")({ assignmentId: workId, partId: "first", studentIds: [studentId], form: "same" }),
+  },
+  "work/changeRulesAction": {
+    needs: ofClass("change"),
+    call: ({ workId }) =>
+      work("changeRulesAction")({ assignmentId: workId, title: "T", rules: {}, parts: [{ id: "first", items: 4 }] }),
+  },
   "delivery/unlockAction": {
     needs: ({ studentId, classmateId, classId, schoolId }, { personId }) => [
       "student",

@@ -175,6 +175,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/work/kept")]: { needs: ofClass(), params: slug },
   [ofDesk("/work/series/[seriesId]")]: { needs: ofClass(), params: ({ seriesId }) => ({ ...ownDesk(), seriesId }) },
   [ofDesk("/work/[workId]/live")]: { needs: ofClass(), params: ({ workId }) => ({ ...ownDesk(), workId }) },
+  [ofDesk("/work/[workId]/change")]: { needs: ofClass("change"), params: ({ workId }) => ({ ...ownDesk(), workId }) },
   [ofDesk("/work/[workId]/items")]: { needs: ofClass("change"), params: ({ workId }) => ({ ...ownDesk(), workId }) },
   [ofDesk("/work/[workId]/paper")]: {
     needs: ofClass("change"),

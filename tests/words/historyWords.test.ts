@@ -145,6 +145,11 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   [{ kind: "work-ended", facts: { title: "W" } }, "Ended “W” for everybody"],
   [{ kind: "lines-sent", facts: { line: "word", personId: "ada", students: 1 } }, "Sent a word to Ada Quill"],
   [{ kind: "lines-sent", facts: { line: "praise", personId: null, students: 4 } }, "Praised 4 students"],
+  [
+    { kind: "further-try-given", facts: { title: "W", personId: "ada", students: 1 } },
+    "“W”: gave Ada Quill another try",
+  ],
+  [{ kind: "work-rules-changed", facts: { title: "W" } }, "changed the rules of “W”"],
   [{ kind: "part-opened", facts: { title: "W", part: "2", students: 3 } }, "“W”: opened part 2 for 3 students"],
   [{ kind: "work-due-moved", facts: { title: "W", dueDay: "2026-12-04" } }, "“W” is now due 4 Dec 2026"],
   [{ kind: "work-withdrawn", facts: { title: "W" } }, "Withdrew “W”"],

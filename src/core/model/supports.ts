@@ -10,6 +10,10 @@ export interface StudentSupports {
   readonly homeLanguage: string;
   readonly leaveOutOfTests: boolean;
   readonly leaveOutReason: string;
+  /** The subject in whose tests they are left out; null for all. */
+  readonly leaveOutSubjectId: string | null;
+  /** The last day on which they are; null for no end. As YYYY-MM-DD. */
+  readonly leaveOutUntil: string | null;
 }
 
 export const NO_SUPPORTS: StudentSupports = {
@@ -21,6 +25,8 @@ export const NO_SUPPORTS: StudentSupports = {
   homeLanguage: "",
   leaveOutOfTests: false,
   leaveOutReason: "",
+  leaveOutSubjectId: null,
+  leaveOutUntil: null,
 };
 
 export const TIME_FACTORS = [1, 1.25, 1.5, 2] as const;

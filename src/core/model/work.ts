@@ -89,6 +89,10 @@ export type ReleaseTime = (typeof RELEASE_TIMES)[number];
 /** What is missing waits for the teacher's word. */
 export type ReleaseRules = Readonly<Partial<Record<Released, ReleaseTime>>>;
 
+/** Which mark counts where somebody tried again. */
+export const RETAKE_RULES = ["latest", "best", "mean"] as const;
+export type RetakeRule = (typeof RETAKE_RULES)[number];
+
 /** What a conductor remembers of the beginning. */
 export interface SittingState {
   /** Chance of mastery by skill id. */
@@ -128,6 +132,6 @@ export interface StrandReport {
   readonly notYetTaught: Readonly<Record<string, number>>;
 }
 
-/** What a teacher's line to a student is: a word while they work, a reminder of work, or praise. */
-export const LINE_KINDS = ["word", "reminder", "praise"] as const;
+/** What a teacher's line to a student is: a word while they work, a reminder of work, praise, or a comment on what they did, which stays with it. */
+export const LINE_KINDS = ["word", "reminder", "praise", "comment"] as const;
 export type LineKind = (typeof LINE_KINDS)[number];

@@ -35,6 +35,8 @@ export interface WorkFacts {
   "series-ended": { readonly title: string };
   "work-added-to": { readonly title: string; readonly personId: string | null; readonly students: number };
   "work-skipped": { readonly title: string; readonly personId: string | null; readonly students: number };
+  "further-try-given": { readonly title: string; readonly personId: string | null; readonly students: number };
+  "work-rules-changed": { readonly title: string };
   "part-opened": { readonly title: string; readonly part: string; readonly students: number };
 }
 
@@ -63,5 +65,7 @@ export const AREA_OF_WORK: Readonly<Record<keyof WorkFacts, ChangeArea>> = {
   "series-ended": "work",
   "work-added-to": "work",
   "work-skipped": "work",
+  "further-try-given": "work",
+  "work-rules-changed": "work",
   "part-opened": "work",
 };

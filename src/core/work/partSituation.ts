@@ -61,6 +61,8 @@ export interface PartSituation {
   readonly items: readonly SittingItem[];
   /** Items granted to this student beyond the settings. */
   readonly extraItems: number;
+  /** Share of the items that this student is given, by their supports; 1 is all of them. */
+  readonly itemShare: number;
   /** Minutes granted to this student beyond the settings, and the share of the usual time that they need (1 is the usual time). */
   readonly extraMinutes: number;
   readonly timeFactor: number;
@@ -94,10 +96,14 @@ function startOf({ skills, grade, placements }: PartSituation, skillId: string):
 
 /**
  * The most items that the student is given.
- * @example mostItems({ settings: { items: 10 }, extraItems: 2 }) // 12
+ * @example mostItems({ settings: { items: 10 }, itemShare: 0.75, extraItems: 2 }) // 10
  */
-export const mostItems = ({ settings, extraItems }: Pick<PartSituation, "settings" | "extraItems">): number =>
-  settings.items + extraItems;
+export const mostItems = ({
+  settings,
+  extraItems,
+  itemShare,
+}: Pick<PartSituation, "settings" | "extraItems" | "itemShare">): number =>
+  Math.ceil(settings.items * itemShare) + extraItems;
 
 /**
  * The minutes that the student has, with the time that they need beyond others; null without a limit.

@@ -20,7 +20,7 @@ import {
 } from "../schema/sittings";
 import { erasedTotals, interests, studentGoals, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
-import { assignmentTargets, completions, partOpenings, studentLines } from "../schema/work";
+import { assignmentTargets, completions, furtherTries, partOpenings, studentLines } from "../schema/work";
 import { isCurrent } from "./answerLog";
 
 /** Deletes everything a person did; what remains are sums by item, without a person, a class or a day. */
@@ -69,6 +69,7 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
   await tx.delete(standingAnswers).where(inArray(standingAnswers.sittingItemId, shown));
   await tx.delete(sittingItems).where(inArray(sittingItems.sittingId, runs));
   await tx.delete(completions).where(inArray(completions.targetId, targets));
+  await tx.delete(furtherTries).where(inArray(furtherTries.targetId, targets));
   await tx.delete(partOpenings).where(inArray(partOpenings.targetId, targets));
   await tx.delete(sittings).where(inArray(sittings.targetId, targets));
   await tx.delete(studentLines).where(eq(studentLines.personId, personId));

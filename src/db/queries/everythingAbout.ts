@@ -10,7 +10,7 @@ import { reteachStudents } from "../schema/reteach";
 import { sittings } from "../schema/sittings";
 import { interests, studentGoals, supports } from "../schema/students";
 import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
-import { assignmentTargets, studentLines } from "../schema/work";
+import { assignmentTargets, furtherTries, studentLines } from "../schema/work";
 import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
 import { lessonVisitsOf } from "./lessonVisits";
 import { placementsOf } from "./placements";
@@ -44,6 +44,11 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
       .where(eq(sessions.personId, personId)),
     "plan-beginnings": await db.select().from(planStarts).where(eq(planStarts.personId, personId)),
     work: await db.select().from(assignmentTargets).where(eq(assignmentTargets.personId, personId)),
+    "further-tries": await db
+      .select(getTableColumns(furtherTries))
+      .from(furtherTries)
+      .innerJoin(assignmentTargets, eq(assignmentTargets.id, furtherTries.targetId))
+      .where(eq(assignmentTargets.personId, personId)),
     sittings: await db
       .select(getTableColumns(sittings))
       .from(sittings)

@@ -5,13 +5,6 @@ import { people } from "../schema/people";
 import { assignments, partSkills, parts, works } from "../schema/work";
 import { among } from "./people";
 
-export type WorkRow = typeof works.$inferSelect;
-
-export async function workRowById(db: Queryable, id: string): Promise<WorkRow | null> {
-  const [found] = await db.select().from(works).where(eq(works.id, id));
-  return found ?? null;
-}
-
 /** The assignment by which a work was given last; it can be put together anew from there. */
 const lastGiven = sql<string | null>`(select last.id from assignments last where last.work_id = ${works.id}
   order by last.given_at desc, last.id desc limit 1)`;

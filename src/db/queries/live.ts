@@ -5,6 +5,7 @@ import { people } from "../schema/people";
 import { answers, sittingItems, sittings } from "../schema/sittings";
 import { assignments, assignmentTargets, completions, studentLines } from "../schema/work";
 import { among } from "./people";
+import { ownCompletion } from "./work";
 
 /** The items that some runs have shown, in order, with the active time of each first answer; null before it. */
 export async function itemsAtWork(db: Queryable, sittingIds: readonly string[]) {
@@ -65,7 +66,7 @@ export async function openLinesOf(db: Queryable, personId: string) {
         eq(assignmentTargets.personId, studentLines.personId),
       ),
     )
-    .leftJoin(completions, eq(completions.targetId, assignmentTargets.id))
+    .leftJoin(completions, ownCompletion)
     .where(and(eq(studentLines.personId, personId), isNull(studentLines.readAt)))
     .orderBy(desc(studentLines.at));
   return rows.filter(({ kind, doneAt }) => kind !== "reminder" || doneAt === null);
@@ -77,4 +78,22 @@ export async function markLinesRead(tx: Queryable, personId: string, ids: readon
     .update(studentLines)
     .set({ readAt: at })
     .where(and(eq(studentLines.personId, personId), inArray(studentLines.id, [...ids]), isNull(studentLines.readAt)));
+}
+
+/** Comments on a piece of work, in the order in which they were written. */
+export async function commentsOn(db: Queryable, assignmentId: string) {
+  return db
+    .select({ personId: studentLines.personId, text: studentLines.text })
+    .from(studentLines)
+    .where(and(eq(studentLines.assignmentId, assignmentId), eq(studentLines.kind, "comment")))
+    .orderBy(asc(studentLines.at));
+}
+
+/** Comments on what a student did, whatever work it was. */
+export async function commentsTo(db: Queryable, personId: string) {
+  return db
+    .select({ assignmentId: studentLines.assignmentId, text: studentLines.text })
+    .from(studentLines)
+    .where(and(eq(studentLines.personId, personId), eq(studentLines.kind, "comment")))
+    .orderBy(asc(studentLines.at));
 }

@@ -18,6 +18,7 @@ import { interests, supports } from "../schema/students";
 import {
   assignments,
   assignmentTargets,
+  furtherTries,
   partItems,
   partOpenings,
   partSkills,
@@ -52,6 +53,7 @@ const TABLES = {
   partItems,
   assignments,
   assignmentTargets,
+  furtherTries,
   partOpenings,
   releases,
   series,

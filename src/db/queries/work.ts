@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, count, desc, eq, getTableColumns, isNull, type SQL, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, getTableColumns, isNotNull, isNull, type SQL, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
 import { planWorks } from "../schema/plan";
@@ -8,6 +8,7 @@ import {
   assignments,
   assignmentTargets,
   completions,
+  furtherTries,
   partItems,
   partOpenings,
   partSkills,
@@ -19,6 +20,7 @@ import { among } from "./people";
 
 export type AssignmentRow = typeof assignments.$inferSelect;
 export type TargetRow = typeof assignmentTargets.$inferSelect;
+export type WorkRow = typeof works.$inferSelect;
 export type PartRow = typeof parts.$inferSelect;
 export type PartItemRow = typeof partItems.$inferSelect;
 
@@ -38,7 +40,13 @@ const given = {
 /** Given by somebody: neither by a plan that runs by itself nor by a student to themselves. */
 export const givenBySomebody = and(isNull(planWorks.id), eq(assignments.isOwnChoice, false)) as SQL;
 /** Whether a target is through with everything. */
-export const ownCompletion = eq(completions.targetId, assignmentTargets.id);
+export const ownCompletion = and(
+  eq(completions.targetId, assignmentTargets.id),
+  // Whoever was given another try is through with it again once that is finished.
+  sql`not exists (select 1 from ${furtherTries} where ${furtherTries.targetId} = ${assignmentTargets.id}
+    and not exists (select 1 from ${sittings} tried where tried.target_id = ${furtherTries.targetId}
+      and tried.part_id = ${furtherTries.partId} and tried.attempt = ${furtherTries.attempt} and tried.finished_at is not null))`,
+) as SQL;
 
 const assignmentsWithWork = (db: Queryable) =>
   db
@@ -97,7 +105,7 @@ export async function personIdsOfAssignments(db: Queryable, assignmentIds: reado
 }
 
 /** The design of a piece of work; null when there is none. */
-export async function workById(db: Queryable, id: string) {
+export async function workById(db: Queryable, id: string): Promise<WorkRow | null> {
   const [work] = await db.select().from(works).where(eq(works.id, id));
   return work ?? null;
 }
@@ -198,6 +206,28 @@ export async function openingsOf(db: Queryable, targetIds: readonly string[]) {
   return targetIds.length === 0 ? [] : db.select().from(partOpenings).where(among(partOpenings.targetId, targetIds));
 }
 
+export type FurtherTryRow = typeof furtherTries.$inferSelect;
+
+/** Further tries that some targets were given, in order. */
+export async function furtherTriesOf(db: Queryable, targetIds: readonly string[]): Promise<FurtherTryRow[]> {
+  if (targetIds.length === 0) return [];
+  return db
+    .select()
+    .from(furtherTries)
+    .where(among(furtherTries.targetId, targetIds))
+    .orderBy(asc(furtherTries.attempt));
+}
+
+/** The marks of all finished runs of some targets, in the order of the tries. */
+export async function finishedMarksOf(db: Queryable, targetIds: readonly string[]) {
+  if (targetIds.length === 0) return [];
+  return db
+    .select({ targetId: sittings.targetId, partId: sittings.partId, attempt: sittings.attempt, mark: sittings.mark })
+    .from(sittings)
+    .where(and(among(sittings.targetId, targetIds), isNotNull(sittings.finishedAt)))
+    .orderBy(asc(sittings.attempt));
+}
+
 /** What was released of some assignments. */
 export async function releasesOf(db: Queryable, assignmentIds: readonly string[]) {
   return assignmentIds.length === 0
@@ -265,4 +295,9 @@ export async function worksOfStudent(db: Queryable, personId: string) {
       and(eq(assignmentTargets.personId, personId), isNull(assignments.withdrawnAt), eq(assignments.isPrepared, false)),
     )
     .orderBy(sql`${assignments.dueAt} is null`, asc(assignments.dueAt), asc(assignments.id));
+}
+
+/** Every giving of a piece of work, what was withdrawn too. */
+export async function assignmentsOfWork(db: Queryable, workId: string): Promise<AssignmentRow[]> {
+  return db.select().from(assignments).where(eq(assignments.workId, workId));
 }

@@ -18,6 +18,9 @@ export const supports = sqliteTable("supports", {
   homeLanguage: text("home_language").notNull().default(""),
   leaveOutOfTests: integer("leave_out_of_tests", { mode: "boolean" }).notNull().default(false),
   leaveOutReason: text("leave_out_reason").notNull().default(""),
+  /** Of whose tests alone; null for all. */
+  leaveOutSubjectId: text("leave_out_subject_id"),
+  leaveOutUntil: text("leave_out_until"),
 });
 
 /** What a student likes, chosen by the student from a list; it colours the contexts of items. */

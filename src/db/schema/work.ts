@@ -6,6 +6,7 @@ import {
   type OpeningRule,
   type PartSettings,
   RELEASED,
+  RETAKE_RULES,
   type ReleaseRules,
   type WorkKind,
 } from "../../core/model/work";
@@ -140,6 +141,8 @@ export const assignments = sqliteTable(
     release: text("release", { mode: "json" }).$type<ReleaseRules>().notNull().default(sql`'{}'`),
     /** Per cent of the mark from which a test counts as passed; null for none. */
     cutPercent: real("cut_percent"),
+    /** Which mark counts where somebody tried again. */
+    retake: text("retake", { enum: RETAKE_RULES }).notNull().default("latest"),
     /** Under which it stands in the gradebook; empty for none. */
     category: text("category").notNull().default(""),
     /** Chosen by its only student, and given by nobody else. */
@@ -223,6 +226,33 @@ export const partOpenings = sqliteTable(
     uniqueIndex("part_openings_once").on(t.targetId, t.partId),
     index("part_openings_by_part").on(t.partId),
     index("part_openings_by_opener").on(t.openedBy),
+  ],
+);
+
+/** A further try at a part that a student was given; the first needs no row. */
+export const furtherTries = sqliteTable(
+  "further_tries",
+  {
+    id: text("id").primaryKey(),
+    targetId: text("target_id")
+      .notNull()
+      .references(() => assignmentTargets.id),
+    partId: text("part_id")
+      .notNull()
+      .references(() => parts.id),
+    /** The number of the try, from 2. */
+    attempt: integer("attempt").notNull(),
+    /** The form that it has. */
+    form: text("form").notNull(),
+    grantedBy: text("granted_by")
+      .notNull()
+      .references(() => people.id),
+    at: integer("at").notNull(),
+  },
+  (t) => [
+    uniqueIndex("further_tries_once").on(t.targetId, t.partId, t.attempt),
+    index("further_tries_by_part").on(t.partId),
+    index("further_tries_by_granter").on(t.grantedBy),
   ],
 );
 

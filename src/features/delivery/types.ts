@@ -202,6 +202,7 @@ export interface ResultsView {
   readonly items: readonly ResultItem[] | null;
   /** Skills to work on, where the answers are released. */
   readonly toWorkOn: readonly { readonly skillId: string; readonly name: string }[];
+  readonly comments: readonly string[];
   /** The part of the same work in which they are worked on, where it is open. */
   readonly followUp: string | null;
 }
@@ -279,6 +280,10 @@ export interface StudentWork {
   readonly waitsFor: string | null;
   /** Some of what came out is released. */
   readonly hasResults: boolean;
+  /** A further try was given and is not finished. */
+  readonly again: boolean;
+  /** What a teacher wrote on it. */
+  readonly comments: readonly string[];
 }
 
 /** A line from a teacher that is still to be read. */

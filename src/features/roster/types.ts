@@ -159,6 +159,8 @@ export interface StudentRecordView {
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   /** Null when they are not open to the asker. */
   readonly supports: StudentSupports | null;
+  /** Of the library, for being left out of the tests of one. */
+  readonly subjects: readonly { readonly id: string; readonly name: string }[];
   readonly interests: readonly string[];
   readonly signIn: "none" | "locked" | "never" | "used";
   readonly hasCard: boolean;

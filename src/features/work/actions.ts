@@ -1,8 +1,11 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
+import type { RuleEffect } from "@/core/work/effectsOfRules";
 import { runAction } from "@/server/runtime/action";
 import { addStudents } from "./writes/addStudents";
+import { changeRules } from "./writes/changeRules";
 import { addToWork, giveNow, moveDueDay, withdrawWork } from "./writes/changeWork";
+import { furtherTry } from "./writes/furtherTry";
 import { giveMarked } from "./writes/giveMarked";
 import { giveWork } from "./writes/giveWork";
 import { grant, openPart } from "./writes/grant";
@@ -89,4 +92,14 @@ export async function keepWorkAction(assignmentId: string): Promise<ActionResult
 
 export async function changeKeptWorkAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
   return runAction((context) => changeKeptWork(context, input));
+}
+
+export async function furtherTryAction(input: unknown): Promise<ActionResult<{ changeId: string }>> {
+  return runAction((context) => furtherTry(context, input));
+}
+
+export async function changeRulesAction(
+  input: unknown,
+): Promise<ActionResult<{ effects: readonly RuleEffect[]; changeId: string | null }>> {
+  return runAction((context) => changeRules(context, input));
 }

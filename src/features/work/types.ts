@@ -5,10 +5,12 @@ import type {
   PartSettings,
   Released,
   ReleaseRules,
+  RetakeRule,
   StrandReport,
   Tally,
   WorkKind,
 } from "@/core/model/work";
+import type { LeaveOut } from "@/core/roster/leftOutOfTests";
 import type { RunState } from "@/core/work/stateOfRun";
 import type { TestItem } from "./testTypes";
 
@@ -72,6 +74,10 @@ export interface WorkRowView {
   /** Whether the mark reaches the cut; null without a cut or a mark. */
   readonly passed: boolean | null;
   readonly form: string;
+  /** The mark of each finished try at the first part, in whole per cent, rounded down. */
+  readonly tries: readonly number[];
+  /** What was written on it, in order. */
+  readonly comments: readonly string[];
 }
 
 /** Where a diagnostic places a student in a strand. */
@@ -183,6 +189,10 @@ export interface WorkView extends WorkListEntry {
   /** Kept to be found again; null where somebody else made it. */
   readonly isKept: boolean | null;
   readonly forms: readonly string[];
+  /** Of its tests, whoever has which; 1 for what has no forms. */
+  readonly formCount: number;
+  /** Which mark counts where somebody tried again. */
+  readonly retake: RetakeRule;
 }
 
 /** A student to whom work may go. */
@@ -191,8 +201,10 @@ export interface ComposeStudent {
   readonly name: string;
   /** Times the usual time that they need, by their supports. */
   readonly timeFactor: number;
-  /** Why they are left out of tests; null where they are not. */
-  readonly leftOut: string | null;
+  /** Why they are left out of tests, in which subject (null for all) and until which day (null for no end); null where they are not. */
+  readonly leftOut: (LeaveOut & { readonly reason: string }) | null;
+  /** The share of the items of practice that they are given, by their supports; 1 for all. */
+  readonly itemShare: number;
 }
 
 /** Work that was given, to put something new together from. */
@@ -211,6 +223,7 @@ export interface Again {
   readonly forms: readonly (readonly { readonly item: TestItem; readonly points: number }[])[];
   readonly cutPercent: number | null;
   readonly release: ReleaseRules;
+  readonly retake: RetakeRule;
 }
 
 /** What the page for giving work starts from. */
@@ -232,6 +245,7 @@ export interface ComposeView {
     readonly grade: number;
     readonly strand: string;
     readonly strandId: string;
+    readonly subjectId: string;
     /** Of the standard that it belongs to; empty for none. */
     readonly code: string;
     readonly secure: Readonly<Record<string, number>>;

@@ -1,6 +1,6 @@
 import "server-only";
 import { isThrough } from "@/core/work/partStandings";
-import { keepCompletion } from "@/db/queries/work";
+import { type GivenWork, keepCompletion } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import type { Runtime } from "@/server/runtime/runtime";
 import { partsOfTargets } from "./partsOfTargets";
@@ -9,9 +9,9 @@ import { partsOfTargets } from "./partsOfTargets";
 export async function keepThrough(
   tx: Queryable,
   runtime: Runtime,
-  { work, target }: { readonly work: { readonly workId: string }; readonly target: { readonly id: string } },
+  { work, target }: { readonly work: Pick<GivenWork, "workId" | "retake">; readonly target: { readonly id: string } },
 ): Promise<void> {
   const now = runtime.now();
-  const parts = (await partsOfTargets(tx, work.workId, [target.id], now)).get(target.id) ?? [];
+  const parts = (await partsOfTargets(tx, work, [target.id], now)).get(target.id) ?? [];
   await keepCompletion(tx, target.id, isThrough(parts.map(({ standing }) => standing)) ? now : null);
 }

@@ -1,8 +1,18 @@
 import "server-only";
-import { rational } from "@/core/numeric/rational";
+import { countingMark } from "@/core/measurement/countingMark";
+import { type Rational, rational } from "@/core/numeric/rational";
 import { type PartStanding, partStandings } from "@/core/work/partStandings";
 import type { SittingRow } from "@/db/queries/sittings";
-import { openingsOf, type PartRow, partsOfWorks, runsOfTargets } from "@/db/queries/work";
+import {
+  type FurtherTryRow,
+  finishedMarksOf,
+  furtherTriesOf,
+  type GivenWork,
+  openingsOf,
+  type PartRow,
+  partsOfWorks,
+  runsOfTargets,
+} from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 
 /** A part of a piece of work as it stands for one student. */
@@ -11,24 +21,42 @@ export interface OwnPart {
   readonly standing: PartStanding;
   /** The student's latest run at it; null before the first. */
   readonly run: SittingRow | null;
+  /** That which counts, exact, over all finished tries; null before there is one. */
+  readonly mark: Rational | null;
+  /** Of each finished try that has one, in order. */
+  readonly marks: readonly Rational[];
+  /** A further try was given and is not finished. */
+  readonly again: FurtherTryRow | null;
 }
 
 /** Every part of a piece of work as it stands for each of some targets, by the target. */
 export async function partsOfTargets(
   db: Queryable,
-  workId: string,
+  { workId, retake }: Pick<GivenWork, "workId" | "retake">,
   targetIds: readonly string[],
   now: number,
 ): Promise<ReadonlyMap<string, readonly OwnPart[]>> {
-  const [parts, runs, openings] = await Promise.all([
+  const [parts, runs, openings, tries, marks] = await Promise.all([
     partsOfWorks(db, [workId]),
     runsOfTargets(db, targetIds),
     openingsOf(db, targetIds),
+    furtherTriesOf(db, targetIds),
+    finishedMarksOf(db, targetIds),
   ]);
   return new Map(
     targetIds.map((targetId) => {
       const own = runs.filter((run) => run.targetId === targetId);
       const runOf = (partId: string) => own.find((run) => run.partId === partId) ?? null;
+      const marksOf = (partId: string) =>
+        marks.flatMap((one) =>
+          one.targetId === targetId && one.partId === partId && one.mark !== null ? [rational(one.mark)] : [],
+        );
+      const againAt = (partId: string) => {
+        const given = tries.filter((one) => one.targetId === targetId && one.partId === partId).at(-1);
+        const run = runOf(partId);
+        const isUsed = run !== null && run.finishedAt !== null && run.attempt >= (given?.attempt ?? 0);
+        return given && !isUsed ? given : null;
+      };
       const standings = partStandings(
         parts.map((part) => {
           const run = runOf(part.id);
@@ -36,8 +64,8 @@ export async function partsOfTargets(
             id: part.id,
             opening: part.opening,
             begun: run !== null,
-            done: run !== null && run.finishedAt !== null,
-            mark: run?.mark ? rational(run.mark) : null,
+            done: run !== null && run.finishedAt !== null && againAt(part.id) === null,
+            mark: countingMark(marksOf(part.id), retake),
             toFollow: toFollow(part, parts, runOf),
             opened: openings.some((opened) => opened.targetId === targetId && opened.partId === part.id),
           };
@@ -47,7 +75,14 @@ export async function partsOfTargets(
       return [
         targetId,
         parts.map(
-          (part, place): OwnPart => ({ part, run: runOf(part.id), standing: standings[place] as PartStanding }),
+          (part, place): OwnPart => ({
+            part,
+            run: runOf(part.id),
+            standing: standings[place] as PartStanding,
+            marks: marksOf(part.id),
+            mark: countingMark(marksOf(part.id), retake),
+            again: againAt(part.id),
+          }),
         ),
       ] as const;
     }),

@@ -1,5 +1,5 @@
 import "server-only";
-import type { OpeningRule, PartSettings, ReleaseRules, WorkKind } from "@/core/model/work";
+import type { OpeningRule, PartSettings, ReleaseRules, RetakeRule, WorkKind } from "@/core/model/work";
 import { added } from "@/db/queries/rowChanges";
 import type { RowChange } from "@/db/schema/history";
 import type { Actor } from "@/server/access/policy";
@@ -58,6 +58,7 @@ export interface NewAssignment {
   readonly release?: ReleaseRules;
   readonly cutPercent?: number | null;
   readonly category?: string;
+  readonly retake?: RetakeRule;
   readonly studentIds: readonly string[];
   /** The series that gives it; none unless stated. */
   readonly series?: { readonly id: string; readonly day: string };
@@ -130,6 +131,7 @@ export function assignmentRows({ runtime, actor }: Giver, workId: string, given:
       release: given.release ?? {},
       cutPercent: given.cutPercent ?? null,
       category: given.category ?? "",
+      retake: given.retake ?? "latest",
       isOwnChoice: given.isOwnChoice ?? false,
       pausedAt: null,
       seriesId: given.series?.id ?? null,

@@ -60,7 +60,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "“{title}” goes on{minutes, plural, =0 {} one {; # minute given to those whose time ran} other {; # minutes given to those whose time ran}}",
   "work-ended": "Ended “{title}” for everybody",
   "lines-sent":
-    "{line, select, word {Sent a word} reminder {Reminded} other {Praised}}{line, select, word { to } other { }}{students, plural, =1 {{person}} other {# students}}",
+    "{line, select, word {Sent a word} reminder {Reminded} comment {Commented on the work of} other {Praised}}{line, select, word { to } other { }}{students, plural, =1 {{person}} other {# students}}",
   "item-dropped": "Left item {place} out of “{title}”",
   "work-kept": "Kept “{title}” to be given again",
   "work-shared": "Shared “{title}” with colleagues",
@@ -72,6 +72,8 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "series-ended": "Ended the series “{title}”",
   "work-added-to": "Gave “{title}” to {students, plural, =1 {{person}} other {# further students}} too",
   "work-skipped": "“{title}”: {students, plural, =1 {{person}} other {# students}} who joined later need not do it",
+  "further-try-given": "“{title}”: gave {students, plural, =1 {{person}} other {# students}} another try",
+  "work-rules-changed": "changed the rules of “{title}”",
   "part-opened": "“{title}”: opened part {part} for {students, plural, one {# student} other {# students}}",
   "work-due-moved": "“{title}” is now due {dueDay}",
   "work-withdrawn": "Withdrew “{title}”",

@@ -1,3 +1,4 @@
+import { isDay } from "@/core/calendar/isDay";
 import { ITEM_SHARES, NO_SUPPORTS, type StudentSupports, TIME_FACTORS } from "@/core/model/supports";
 import type { SupportsOfCell } from "@/core/roster/readRosterSheet";
 
@@ -11,6 +12,8 @@ export function wordsOfSupports(supports: StudentSupports): string {
     ...(supports.separateSetting ? ["separate setting"] : []),
     ...(supports.homeLanguage !== "" ? [`language: ${supports.homeLanguage}`] : []),
     ...(supports.leaveOutOfTests ? [`leave out of tests: ${supports.leaveOutReason}`] : []),
+    ...(supports.leaveOutSubjectId === null ? [] : [`leave out in: ${supports.leaveOutSubjectId}`]),
+    ...(supports.leaveOutUntil === null ? [] : [`leave out until: ${supports.leaveOutUntil}`]),
   ];
   return parts.length === 0 ? "none" : parts.join("; ");
 }
@@ -33,7 +36,9 @@ export function supportsOfWords(cell: string): StudentSupports | { readonly unkn
     else if (said === "leave out of tests" && rest !== "") {
       supports.leaveOutOfTests = true;
       supports.leaveOutReason = rest;
-    } else return { unknown: part };
+    } else if (said === "leave out in" && rest !== "") supports.leaveOutSubjectId = rest;
+    else if (said === "leave out until" && isDay(rest)) supports.leaveOutUntil = rest;
+    else return { unknown: part };
   }
   return supports;
 }

@@ -114,7 +114,13 @@ describe("supports in words", () => {
           leaveOut: fc.option(word, { nil: null }),
         }),
         ({ leaveOut, ...rest }) => {
-          const supports = { ...rest, leaveOutOfTests: leaveOut !== null, leaveOutReason: leaveOut ?? "" };
+          const supports = {
+            ...rest,
+            leaveOutOfTests: leaveOut !== null,
+            leaveOutReason: leaveOut ?? "",
+            leaveOutSubjectId: leaveOut === null ? null : "mathematics",
+            leaveOutUntil: leaveOut === null ? null : "2026-12-18",
+          };
           expect(supportsOfWords(wordsOfSupports(supports))).toEqual(supports);
         },
       ),

@@ -59,6 +59,7 @@ const situation = (over: Partial<PartSituation> = {}): PartSituation => ({
   day: 20_000,
   items: [],
   extraItems: 0,
+  itemShare: 1,
   placements: new Map(),
   metDaysAgo: new Map(),
   parametersOf: () => ({ a: 1.4, b: 0, c: 0 }),

@@ -46,6 +46,7 @@ const startOf = (over: Partial<PartSituation> = {}): PartSituation => ({
   day: 20_000,
   items: [],
   extraItems: 0,
+  itemShare: 1,
   placements: new Map(),
   metDaysAgo: new Map(),
   parametersOf: ({ skillId, versionId, seed }) => {

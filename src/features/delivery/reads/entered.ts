@@ -22,9 +22,13 @@ export async function enter(db: Queryable, context: Context, assignmentId: strin
   if (!work || !target || work.withdrawnAt !== null || work.isPrepared)
     throw new Refusal("not-found", "This work is not on your list.");
   if (runtime.now() < work.opensAt) throw new Refusal("closed", "This work is not open yet.");
-  const parts = (await partsOfTargets(db, work.workId, [target.id], runtime.now())).get(target.id) ?? [];
+  const parts = (await partsOfTargets(db, work, [target.id], runtime.now())).get(target.id) ?? [];
   return { work, target, parts };
 }
+
+/** The run at a part that is gone on with; null where one is to be begun, the first or a further try. */
+export const runThatStands = ({ run, again }: OwnPart): OwnPart["run"] =>
+  run !== null && again !== null && run.attempt < again.attempt ? null : run;
 
 /** A part of what was given by its id; the first where none is named, or none goes by that name. */
 export const ownPart = ({ parts }: Entered, partId: string | null): OwnPart | undefined =>

@@ -7,6 +7,7 @@ import { responseWords } from "@/core/items/responseWords";
 import { percentDown } from "@/core/measurement/percentDown";
 import { rational } from "@/core/numeric/rational";
 import { answersOfSitting, scoresOfAnswers } from "@/db/queries/answerLog";
+import { commentsTo } from "@/db/queries/live";
 import { itemsOfSitting, type SittingItemRow } from "@/db/queries/sittings";
 import type { GivenWork } from "@/db/queries/work";
 import type { Context } from "@/server/runtime/context";
@@ -55,6 +56,9 @@ export async function resultsView(context: Context, assignmentId: string, partId
     toWorkOn: sees("answers")
       ? (own.run.state.missed ?? []).map((skillId) => ({ skillId, name: run.library.skill(skillId).studentName }))
       : [],
+    comments: (await commentsTo(db, actor.personId))
+      .filter((one) => one.assignmentId === work.id)
+      .map(({ text }) => text),
     followUp: follows?.part.id ?? null,
   };
 }
@@ -69,6 +73,7 @@ const notReleased = ({ id, title, partCount }: GivenWork, name: string): Results
   waiting: 0,
   items: null,
   toWorkOn: [],
+  comments: [],
   followUp: null,
 });
 

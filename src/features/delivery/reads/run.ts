@@ -18,6 +18,7 @@ import { interestsOf, supportsOf } from "@/db/queries/students";
 import { skillStatesOfPerson } from "@/db/queries/summaries";
 import {
   assignmentById,
+  furtherTriesOf,
   type GivenWork,
   type PartRow,
   partById,
@@ -76,7 +77,7 @@ export async function loadRun(
     assignmentById(db, assignmentId),
     partById(db, sitting.partId),
     sitting.state.skillIds ?? skillIdsOfPart(db, sitting.partId),
-    pickedItemsOf(db, sitting.partId, target.form),
+    formOf(db, sitting, target).then((form) => pickedItemsOf(db, sitting.partId, form)),
     items ?? itemsOfSitting(db, sitting.id),
     libraryOf(runtime),
   ]);
@@ -158,6 +159,8 @@ export async function loadRun(
       day: dayNumber(dayAt(school, runtime.now())),
       interests: liked.map(({ interest }) => interest),
       items: own,
+      // What stands for everybody, and what measures, is not made shorter.
+      itemShare: conductor.tells.verdict && picked.length === 0 ? (supports?.itemShare ?? 1) : 1,
       extraItems: target.extraItems,
       extraMinutes: target.extraMinutes,
       timeFactor: supports?.timeFactor ?? 1,
@@ -169,6 +172,13 @@ export async function loadRun(
       parametersOf: (item) => parametersIn({ shelves, versions }, item),
     },
   };
+}
+
+/** The form of a run: of a further try its own. */
+async function formOf(db: Queryable, { attempt, partId }: SittingRow, target: TargetRow): Promise<string> {
+  if (attempt === 1) return target.form;
+  const tries = await furtherTriesOf(db, [target.id]);
+  return tries.find((one) => one.partId === partId && one.attempt === attempt)?.form ?? target.form;
 }
 
 /** The same run with other items. */

@@ -6,6 +6,7 @@ import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { inPrecedence } from "@/core/plan/precedence";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { type WindowStanding, windowFor, windowStanding } from "@/core/work/workWindow";
+import { commentsTo } from "@/db/queries/live";
 import { classesOfStudent, personById } from "@/db/queries/people";
 import { classesWithRunningPlan } from "@/db/queries/plan";
 import { worksOfStudent } from "@/db/queries/work";
@@ -48,6 +49,9 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     runtime.db.read,
     given.map(({ work }) => work.id),
   );
+  const comments = new Map<string | null, string[]>();
+  for (const { assignmentId, text } of await commentsTo(runtime.db.read, actor.personId))
+    comments.set(assignmentId, [...(comments.get(assignmentId) ?? []), text]);
   const works = given.map(({ work, target, sitting, throughAt }) => {
     const times = windowFor(work, target);
     const standing = windowStanding(times, now);
@@ -79,6 +83,8 @@ export async function studentHome(context: Context): Promise<StudentHome> {
           maySee("score", { work, target, part: work, run: sitting, word: words.get(work.id) ?? [] }, now),
         onPaper: work.partCount === 1 && conductorOf(work.kind).onPaper,
         waitsFor: null,
+        again: throughAt === null && sitting?.finishReason != null && work.partCount === 1,
+        comments: comments.get(work.id) ?? [],
       } satisfies StudentWork,
     };
   });

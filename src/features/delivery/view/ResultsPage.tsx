@@ -31,12 +31,25 @@ export function ResultsPage({ results }: { readonly results: ResultsView }) {
           . Then you see the score.
         </p>
       )}
+      {results.comments.map((text) => (
+        <p key={text} className="border-water mt-4 border-l-4 pl-4">
+          {text}
+        </p>
+      ))}
       {toWorkOn.length > 0 ? (
         <section className="mt-5">
           <h2 className="font-serif text-[24px]">To work on</h2>
           <ul className="mt-1 list-disc pl-6">
             {toWorkOn.map(({ skillId, name }) => (
-              <li key={skillId}>{name}</li>
+              <li key={skillId}>
+                {results.followUp ? (
+                  name
+                ) : (
+                  <Link className="underline underline-offset-4" href={`/river/own/${encodeURIComponent(skillId)}`}>
+                    {name}
+                  </Link>
+                )}
+              </li>
             ))}
           </ul>
           {results.followUp ? (

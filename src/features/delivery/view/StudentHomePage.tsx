@@ -98,7 +98,14 @@ export function StudentHomePage({
           <ul className="text-mute text-[18px]">
             {home.done.map((work) => (
               <li key={work.workId} className="border-hair flex justify-between gap-4 border-t py-2.5">
-                <span>{work.title}</span>
+                <span>
+                  {work.title}
+                  {work.comments.map((text) => (
+                    <span key={text} className="text-ink block text-[17px]">
+                      “{text}”
+                    </span>
+                  ))}
+                </span>
                 {work.hasResults ? (
                   <Link className="text-ink underline underline-offset-4" href={`/river/${work.workId}/results`}>
                     see how it went
@@ -166,7 +173,7 @@ function WorkItem({ work, isFirst }: { readonly work: StudentWork; readonly isFi
       </div>
       {work.waitsFor || work.onPaper ? null : (
         <ButtonLink look={isFirst ? "main" : "plain"} size="big" href={`/river/${work.workId}`}>
-          {work.begun ? "Go on" : "Begin"}
+          {work.again ? "Try again" : work.begun ? "Go on" : "Begin"}
         </ButtonLink>
       )}
     </li>

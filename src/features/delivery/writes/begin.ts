@@ -9,7 +9,7 @@ import { newSitting } from "@/server/classroom/newRun";
 import { missedBefore } from "@/server/classroom/partsOfTargets";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { type Entered, ownPart } from "../reads/entered";
+import { type Entered, ownPart, runThatStands } from "../reads/entered";
 import { loadRun, type Run } from "../reads/run";
 import { demandAtPlace, demandItsTurn } from "./demandOpen";
 import { goOn } from "./goOn";
@@ -25,7 +25,8 @@ export async function beginOrResume(
   const { work, target } = entered;
   const own = ownPart(entered, partId);
   if (!own) throw new Refusal("not-found", "There is nothing in this work yet.");
-  const { part, run, standing } = own;
+  const { part, standing, again } = own;
+  const run = runThatStands(own);
   const isClosed = windowStanding(windowFor(work, target), runtime.now()) === "closed";
   const isThere = run !== null && (run.finishedAt !== null || !isClosed);
   if (!isThere && isClosed)
@@ -43,7 +44,7 @@ export async function beginOrResume(
   }
   if (standing.state === "locked") throw new Refusal("closed", "This part is not open yet.");
   if (standing.state === "not-needed") throw new Refusal("closed", "You need not do this part.");
-  return begin(tx, context, entered, { partId: part.id, attempt: 1 });
+  return begin(tx, context, entered, { partId: part.id, attempt: again?.attempt ?? 1 });
 }
 
 /** Begins a run: what its conductor wants to remember is taken down, and the first items are chosen. */

@@ -2,7 +2,7 @@ import "server-only";
 import { lastAnswerOfSitting, scoresOfAnswers } from "@/db/queries/answerLog";
 import type { Queryable } from "@/db/queryable";
 import type { Context } from "@/server/runtime/context";
-import { type Entered, enter, ownPart } from "../reads/entered";
+import { type Entered, enter, ownPart, runThatStands } from "../reads/entered";
 import { partsView } from "../reads/partsView";
 import { seesResults } from "../reads/released";
 import type { Run } from "../reads/run";
@@ -29,8 +29,8 @@ export async function openSitting(
 async function openEntered(context: Context, entered: Entered, partId: string | null): Promise<SittingView> {
   const { db } = context.runtime;
   // What was begun is only read: it opens also while nothing can be written.
-  if (ownPart(entered, partId)?.run)
-    return shown(db.read, context, await beginOrResume(db.read, context, entered, partId));
+  const own = ownPart(entered, partId);
+  if (own && runThatStands(own)) return shown(db.read, context, await beginOrResume(db.read, context, entered, partId));
   return db.write(async (tx) => {
     // Begun meanwhile, in another window, it is gone on with.
     const now = await enter(tx, context, entered.work.id);

@@ -11,6 +11,7 @@ import { type Actor, may, RIGHTS, type Right, type Tie, tiesTo } from "@/server/
 import { studentSubject } from "@/server/access/studentSubject";
 import { subjectOfClass } from "@/server/access/subjects";
 import { fullNames } from "@/server/classroom/names";
+import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { todayOf } from "@/server/runtime/school";
 import { dayWords } from "@/words/staff/dayWords";
@@ -54,6 +55,7 @@ export async function studentRecord(context: Context, studentId: string): Promis
     })),
     groups: groups.map(({ id, name }) => ({ id, name })),
     supports: maySupports ? supportsView(supports[0]) : null,
+    subjects: (await libraryOf(runtime)).subjects.map(({ id, name }) => ({ id, name })),
     interests: interests.map(({ interest }) => interest),
     signIn:
       credential === null

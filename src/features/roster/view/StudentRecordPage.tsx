@@ -124,6 +124,7 @@ export function StudentRecordPage({ view, base }: { readonly view: StudentRecord
               studentId={studentId}
               name={view.givenName}
               supports={view.supports}
+              subjects={view.subjects}
               mayChange={view.may.supports}
             />
           ) : null}

@@ -3,6 +3,7 @@ import { useRun } from "@/client/useRun";
 import { ITEM_SHARES, type StudentSupports, TIME_FACTORS } from "@/core/model/supports";
 import { undoAction } from "@/server/history/undoAction";
 import { FIELD } from "@/ui/primitives/Field";
+import { dayWords } from "@/words/staff/dayWords";
 import { setSupportsAction } from "../actions";
 
 const TIME_WORDS = {
@@ -18,14 +19,17 @@ export function SupportsForm({
   studentId,
   name,
   supports,
+  subjects,
   mayChange,
 }: {
   readonly studentId: string;
   readonly name: string;
   readonly supports: StudentSupports;
+  readonly subjects: readonly { readonly id: string; readonly name: string }[];
   readonly mayChange: boolean;
 }) {
   const run = useRun(undoAction);
+  const subject = subjects.find(({ id }) => id === supports.leaveOutSubjectId);
   const set = (change: Partial<StudentSupports>) =>
     run(() => setSupportsAction({ ...supports, ...change, studentId }), `Changed the supports of ${name}.`);
   const tick = (field: "readAloud" | "largerText" | "separateSetting", words: string) => (
@@ -91,23 +95,48 @@ export function SupportsForm({
           className="flex flex-wrap items-center gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            const reason = String(new FormData(event.currentTarget).get("reason") ?? "");
+            const typed = new FormData(event.currentTarget);
+            const of = (name: string) => String(typed.get(name) ?? "");
             set(
               supports.leaveOutOfTests
                 ? { leaveOutOfTests: false, leaveOutReason: "" }
-                : { leaveOutOfTests: true, leaveOutReason: reason },
+                : {
+                    leaveOutOfTests: true,
+                    leaveOutReason: of("reason"),
+                    leaveOutSubjectId: of("subject") || null,
+                    leaveOutUntil: of("until") || null,
+                  },
             );
           }}
         >
           {supports.leaveOutOfTests ? (
             <span>
-              Left out of tests: <b>{supports.leaveOutReason}</b>
+              Left out of tests{subject ? ` in ${subject.name.toLowerCase()}` : ""}
+              {supports.leaveOutUntil === null ? "" : ` until ${dayWords(supports.leaveOutUntil)}`}:{" "}
+              <b>{supports.leaveOutReason}</b>
             </span>
           ) : (
-            <label className="flex items-center gap-2">
-              Leave out of tests, because
-              <input name="reason" className={FIELD} required maxLength={200} />
-            </label>
+            <>
+              <label className="flex items-center gap-2">
+                Leave out of tests, because
+                <input name="reason" className={FIELD} required maxLength={200} />
+              </label>
+              <label className="flex items-center gap-2">
+                in
+                <select name="subject" className={FIELD} aria-label="Subject of the tests">
+                  <option value="">every subject</option>
+                  {subjects.map(({ id, name: of }) => (
+                    <option key={id} value={id}>
+                      {of.toLowerCase()}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <label className="flex items-center gap-2">
+                until
+                <input name="until" type="date" className={FIELD} aria-label="Until, empty for no end" />
+              </label>
+            </>
           )}
           {mayChange ? (
             <button type="submit" className="font-semibold underline underline-offset-4">

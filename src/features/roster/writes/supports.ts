@@ -8,9 +8,11 @@ import type { RowChange } from "@/db/schema/history";
 import { demand } from "@/server/access/demand";
 import { studentSubject } from "@/server/access/studentSubject";
 import { recordChange } from "@/server/history/recordChange";
+import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { validated } from "@/server/runtime/validated";
+import type { Runtime } from "@/server/runtime/runtime";
+import { optionalDay, validated } from "@/server/runtime/validated";
 
 const input = object({
   studentId: string().required(),
@@ -30,6 +32,8 @@ const input = object({
     .max(200, "The reason has at most 200 letters.")
     .matches(/^[^;]*$/, "Use a comma instead of “;”.")
     .defined(),
+  leaveOutSubjectId: string().nullable().default(null),
+  leaveOutUntil: optionalDay(),
 });
 
 /** Sets what a student needs; applied at once, and listed in the history. */
@@ -40,7 +44,10 @@ export async function setSupports(context: Context, raw: unknown): Promise<{ cha
   const { runtime } = context;
   const { subject, classes } = await studentSubject(runtime, studentId);
   demand(context.actor, "change-supports", subject);
-  const wanted = { ...values, leaveOutReason: values.leaveOutOfTests ? values.leaveOutReason : "" };
+  if (values.leaveOutSubjectId !== null && !(await isSubject(runtime, values.leaveOutSubjectId)))
+    throw new Refusal("invalid", "This subject is not in the library. Open the page again.");
+  const none = { leaveOutReason: "", leaveOutSubjectId: null, leaveOutUntil: null };
+  const wanted = { ...values, ...(values.leaveOutOfTests ? {} : none) };
   return runtime.db.write(async (tx) => {
     const [present] = await supportsOf(tx, [studentId]);
     const row = present
@@ -55,6 +62,9 @@ export async function setSupports(context: Context, raw: unknown): Promise<{ cha
     return { changeId };
   });
 }
+
+const isSubject = async (runtime: Runtime, subjectId: string): Promise<boolean> =>
+  (await libraryOf(runtime)).subjects.some(({ id }) => id === subjectId);
 
 /** A student chooses interests from the list. */
 export async function chooseInterests(context: Context, raw: unknown): Promise<void> {

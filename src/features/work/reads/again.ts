@@ -1,9 +1,8 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
-import { workRowById } from "@/db/queries/keptWorks";
 import { classesById } from "@/db/queries/people";
-import { assignmentById, type PartRow, partsOfWorks, pickedItemsOf, skillIdsOfPart } from "@/db/queries/work";
+import { assignmentById, type PartRow, partsOfWorks, pickedItemsOf, skillIdsOfPart, workById } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
 import { versionsOf } from "@/server/library/drawnItems";
 import type { Context } from "@/server/runtime/context";
@@ -20,7 +19,7 @@ export async function workAgain(context: Context, assignmentId: string): Promise
   const db = runtime.db.read;
   const work = await assignmentById(db, assignmentId);
   if (!work) throw new Refusal("not-found", "This work is not there any more.");
-  const design = await workRowById(db, work.workId);
+  const design = await workById(db, work.workId);
   // What a colleague of the school shares is given again by anybody of it; other work by whoever may see it.
   const isShared = design?.sharedAt != null && design.archivedAt === null && design.schoolId === context.actor.schoolId;
   if (!(isShared && context.actor.kind === "staff")) await demandClasses(context, "see", [work.classId]);
@@ -71,5 +70,6 @@ export async function workAgain(context: Context, assignmentId: string): Promise
     forms: (await Promise.all(tests.map(formsOf))).flat(),
     cutPercent: work.cutPercent,
     release: work.release,
+    retake: work.retake,
   };
 }

@@ -70,6 +70,7 @@ export async function composeView(
       grade: skill.grade,
       strand: skill.strand,
       strandId: skill.strandId,
+      subjectId: skill.subjectId,
       code: skill.standards[0]?.code ?? "",
       planned: plan.some(({ skillId }) => skillId === skill.id),
       secure: Object.fromEntries(
@@ -108,7 +109,10 @@ function studentLine(student: { readonly id: string; readonly shortName: string 
     id: student.id,
     name: student.shortName,
     timeFactor: own?.timeFactor ?? 1,
-    leftOut: own?.leaveOutOfTests ? own.leaveOutReason : null,
+    leftOut: own?.leaveOutOfTests
+      ? { reason: own.leaveOutReason, subjectId: own.leaveOutSubjectId, until: own.leaveOutUntil }
+      : null,
+    itemShare: own?.itemShare ?? 1,
   };
 }
 

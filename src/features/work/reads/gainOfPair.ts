@@ -1,7 +1,6 @@
 import "server-only";
 import { errorOfMarks } from "@/core/measurement/errorOfMarks";
 import { gain } from "@/core/measurement/gain";
-import { rational } from "@/core/numeric/rational";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import type { PartRow } from "@/db/queries/work";
 import type { OwnPart } from "@/server/classroom/partsOfTargets";
@@ -12,10 +11,8 @@ export function gainOfPair(parts: readonly PartRow[], own: ReadonlyMap<string, r
   const tests = parts.filter(({ kind }) => conductorOf(kind).standsWhole);
   const [before, after] = tests;
   if (tests.length !== 2 || !before || !after) return null;
-  const markOf = (of: readonly OwnPart[], part: PartRow): number | null => {
-    const run = of.find((one) => one.part.id === part.id)?.run;
-    return run?.finishedAt != null && run.mark !== null ? rational(run.mark).valueOf() : null;
-  };
+  const markOf = (of: readonly OwnPart[], part: PartRow): number | null =>
+    of.find((one) => one.part.id === part.id)?.mark?.valueOf() ?? null;
   const begun = [...own].map(([targetId, of]) => ({ targetId, pre: markOf(of, before), post: markOf(of, after) }));
   const both = begun.flatMap(({ targetId, pre, post }) =>
     pre === null || post === null ? [] : [{ targetId, pre, post }],

@@ -6,25 +6,27 @@ import { groupBy } from "@/core/collections/groupBy";
 import { roomOf } from "@/core/items/rooms";
 import { percentDown } from "@/core/measurement/percentDown";
 import { reachesCut } from "@/core/measurement/reachesCut";
-import { rational } from "@/core/numeric/rational";
+import { type Rational, rational } from "@/core/numeric/rational";
 import { whyMastery } from "@/core/why/whyMastery";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { LEARNED_KINDS } from "@/core/work/conductors/learnedKinds";
 import { stateOfRun } from "@/core/work/stateOfRun";
 import { windowFor } from "@/core/work/workWindow";
 import { lateAnswersOf } from "@/db/queries/answerLog";
-import { workRowById } from "@/db/queries/keptWorks";
+import { commentsOn } from "@/db/queries/live";
 import { studentsOfClasses } from "@/db/queries/people";
 import { versionsGivenIn, waitingIn } from "@/db/queries/ratings";
 import {
   assignmentById,
   type GivenWork,
   partsOfWorks,
+  pickedItemsOf,
   type RunRow,
   releasesOf,
   skillIdsOfAssignments,
   type TargetRow,
   targetsWithSittings,
+  workById,
 } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
@@ -47,11 +49,16 @@ const USUAL_SCHOOL_DAYS = 3;
 /** Somebody counts as working now when the last answer is this fresh. */
 const NOW_MILLISECONDS = 5 * 60_000;
 
-/** The mark in whole per cent: of a test once it is handed in, of other work where it is not simply what was right of what was done. */
-function markOf({ mark, itemsRight, itemsDone, finishedAt }: RunRow, waiting: number, isWhole: boolean): number | null {
+/** The mark in whole per cent: of a test once it is handed in, over all tries, of other work where it is not simply what was right of what was done. */
+function markOf(
+  { mark, itemsRight, itemsDone }: RunRow,
+  waiting: number,
+  whole: { readonly mark: Rational | null } | null,
+): number | null {
+  if (whole !== null)
+    return whole.mark === null || (itemsDone > 0 && itemsDone <= waiting) ? null : percentDown(whole.mark);
   if (mark === null || itemsDone <= waiting) return null;
   const exact = rational(mark);
-  if (isWhole) return finishedAt === null ? null : percentDown(exact);
   return exact.equals(rational(itemsRight, itemsDone - waiting)) ? null : percentDown(exact);
 }
 
@@ -87,13 +94,15 @@ export async function workView(context: Context, assignmentId: string): Promise<
     });
   const own = await partsOfTargets(
     runtime.db.read,
-    work.workId,
+    work,
     targets.map(({ target }) => target.id),
     now,
   );
   const parts = await partsOfWorks(runtime.db.read, [work.workId]);
-  const design = await workRowById(runtime.db.read, work.workId);
+  const design = await workById(runtime.db.read, work.workId);
   const gained = gainOfPair(parts, own);
+  const comments = groupBy(await commentsOn(runtime.db.read, assignmentId), ({ personId }) => personId);
+  const placed = (await Promise.all(parts.map(({ id }) => pickedItemsOf(runtime.db.read, id, null)))).flat();
   const isWhole = conductorOf(work.kind).standsWhole;
   const isLearnedFrom = parts.some(({ kind }) => LEARNED_KINDS.includes(kind));
   return {
@@ -122,6 +131,8 @@ export async function workView(context: Context, assignmentId: string): Promise<
     isPrepared: work.isPrepared,
     isKept: design?.ownerId === actor.personId ? design.keptAt !== null && design.archivedAt === null : null,
     forms: [...new Set(targets.map(({ target }) => target.form))].sort(),
+    formCount: Math.max(1, new Set(placed.map(({ form }) => form)).size),
+    retake: work.retake,
     classId: work.classId,
     instructions: work.instructions,
     opens: atSchool(school, work.opensAt, "EEE d MMM, HH:mm"),
@@ -131,18 +142,23 @@ export async function workView(context: Context, assignmentId: string): Promise<
     rows: targets.map(
       ({ person, sitting, throughAt, target }): WorkRowView => ({
         late: sitting !== null && wasLate(work, target, sitting),
-        granted: grantedWords(target, school),
+        granted: [
+          ...grantedWords(target, school),
+          ...(own.get(target.id)?.some(({ again }) => again) ? ["another try"] : []),
+        ],
         absent: target.absentAt !== null,
         excused: target.excusedAt === null ? null : target.excusedBecause,
         form: target.form,
         gain: gained?.students.get(target.id) ?? null,
-        parts: (own.get(target.id) ?? []).map(({ part, run, standing }) => ({
+        tries: (own.get(target.id)?.[0]?.marks ?? []).map(percentDown),
+        comments: (comments.get(person.id) ?? []).map(({ text }) => text),
+        parts: (own.get(target.id) ?? []).map(({ part, run, standing, mark }) => ({
           state: standing.state === "open" && run ? "begun" : standing.state,
-          markPercent: run?.finishedAt != null && run.mark !== null ? percentDown(rational(run.mark)) : null,
-          passed: conductorOf(part.kind).standsWhole ? passedOf(work, run) : null,
+          markPercent: mark === null ? null : percentDown(mark),
+          passed: conductorOf(part.kind).standsWhole ? passedOf(work, mark) : null,
           outcome: outcomeOf(library, run),
         })),
-        passed: passedOf(work, sitting),
+        passed: passedOf(work, own.get(target.id)?.[0]?.mark ?? null),
         studentId: person.id,
         name: names.get(person.id) ?? "",
         // Between two parts somebody is at work still.
@@ -155,7 +171,13 @@ export async function workView(context: Context, assignmentId: string): Promise<
         progress: (sitting?.progressPermille ?? 0) / 1000,
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
-        markPercent: sitting ? markOf(sitting, waiting.get(person.id) ?? 0, isWhole) : null,
+        markPercent: sitting
+          ? markOf(
+              sitting,
+              waiting.get(person.id) ?? 0,
+              isWhole ? { mark: own.get(target.id)?.[0]?.mark ?? null } : null,
+            )
+          : null,
         toScore: waiting.get(person.id) ?? 0,
         tooLate: late.get(person.id) ?? 0,
         lastWorked: sitting ? formatDistance(sitting.lastAt, now, { addSuffix: true }) : null,
@@ -187,13 +209,8 @@ function wasLate(work: GivenWork, target: TargetRow, { lastAt, itemsDone }: RunR
 }
 
 /** Whether a finished mark reaches the cut; compared exactly. */
-function passedOf(
-  { cutPercent }: GivenWork,
-  run: { readonly finishedAt: number | null; readonly mark: string | null } | null,
-): boolean | null {
-  if (cutPercent === null || !run || run.finishedAt === null || run.mark === null) return null;
-  return reachesCut(rational(run.mark), cutPercent);
-}
+const passedOf = ({ cutPercent }: GivenWork, mark: Rational | null): boolean | null =>
+  cutPercent === null || mark === null ? null : reachesCut(mark, cutPercent);
 
 function grantedWords({ extraItems, extraMinutes, dueAt, reopenedUntil }: TargetRow, school: School): string[] {
   return [

@@ -7,6 +7,7 @@ import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
 import { grantAction, openPartAction } from "../actions";
 import type { WorkRowView, WorkView } from "../types";
+import { AnotherTry } from "./AnotherTry";
 
 /** What can be granted to the students who are ticked, beyond what everybody has. */
 export function GrantBar({ work, chosen }: { readonly work: WorkView; readonly chosen: readonly WorkRowView[] }) {
@@ -17,6 +18,10 @@ export function GrantBar({ work, chosen }: { readonly work: WorkView; readonly c
   const grant = (what: object, said: string) =>
     run(() => grantAction({ assignmentId: work.id, studentIds, ...what }), said);
   const words = work.parts.filter(({ waitsForWord }) => waitsForWord);
+  // Whoever finished a part may be given another try at it.
+  const triable = work.parts.filter(
+    (part, place) => !part.onPaper && chosen.every((row) => row.parts[place]?.state === "done"),
+  );
   return (
     <div className="bg-bank mb-3 flex flex-wrap items-center gap-2 px-3 py-2 text-[15px]">
       <span className="font-semibold">
@@ -55,6 +60,9 @@ export function GrantBar({ work, chosen }: { readonly work: WorkView; readonly c
         submit="Open until the evening of this day"
         act={(reopenDay) => grant({ reopenDay }, `Opened it again for ${who}.`)}
       />
+      {triable.length > 0 ? (
+        <AnotherTry work={work} parts={triable} studentIds={studentIds} who={who} run={run} />
+      ) : null}
       {chosen.every(({ excused }) => excused !== null) ? (
         <Button disabled={run.busy} onClick={() => grant({ excuse: "" }, `${who} has to do it again.`)}>
           Excuse no longer

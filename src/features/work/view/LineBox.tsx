@@ -11,6 +11,7 @@ import { sendLinesAction } from "../actions";
 const READY: Readonly<Record<LineKind, { readonly name: string; readonly text: string }>> = {
   word: { name: "A word", text: "Read the question once more and tell me what it asks for." },
   reminder: { name: "A reminder", text: "This is still waiting for you. Begin with the first item today." },
+  comment: { name: "A comment", text: "" },
   praise: { name: "Praise", text: "You kept at it and it shows. Well done." },
 };
 
@@ -31,7 +32,7 @@ export function LineBox({
   const [text, setText] = useState(READY[kind].text);
   const who = students.length === 1 ? (students[0]?.name ?? "") : `${students.length} students`;
   const choose = (next: LineKind) => {
-    if (text === READY[kind].text) setText(READY[next].text);
+    if (text === READY[kind].text || text === "") setText(READY[next].text);
     setKind(next);
   };
   const send = (event: FormEvent) => {
@@ -57,7 +58,7 @@ export function LineBox({
         aria-label="What to say"
         className={`${FIELD} min-w-80 flex-1`}
         required
-        maxLength={200}
+        maxLength={kind === "comment" ? 500 : 200}
         value={text}
         onChange={(event) => setText(event.target.value)}
       />

@@ -95,6 +95,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
             Keep
           </Button>
         ) : null}
+        <ButtonLink href={`${base}/work/${work.id}/change`}>Change</ButtonLink>
         <ButtonLink href={`${base}/work/new?again=${work.id}`}>Give again</ButtonLink>
         <Button
           disabled={busy}
@@ -156,7 +157,7 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
           key={chosen.map(({ studentId }) => studentId).join()}
           assignmentId={work.id}
           students={chosen.map(({ studentId, name }) => ({ id: studentId, name }))}
-          kinds={["reminder", "praise"]}
+          kinds={["reminder", "praise", "comment"]}
         />
       ) : null}
       <table className="w-full max-w-6xl text-[15px]">

@@ -77,6 +77,11 @@ export function Row({
         ) : (
           <span className="text-mute font-normal">excused: {row.excused}</span>
         )}
+        {row.comments.map((text) => (
+          <span key={text} className="text-mute block max-w-80 text-[14px] font-normal">
+            “{text}”
+          </span>
+        ))}
         {row.granted.length > 0 || work.forms.length > 1 ? (
           <span className="text-mute block text-[14px] font-normal">
             {[...(work.forms.length > 1 ? [`form ${row.form}`] : []), ...row.granted].join(", ")}
@@ -133,7 +138,9 @@ function OnePart({ row, work }: { readonly row: WorkRowView; readonly work: Work
         {isTest
           ? row.markPercent === null
             ? ""
-            : `${row.markPercent} %, ${row.itemsRight} of ${row.itemsDone} right`
+            : row.tries.length > 1
+              ? `${row.markPercent} % counts, of ${row.tries.map((percent) => `${percent} %`).join(", ")}`
+              : `${row.markPercent} %, ${row.itemsRight} of ${row.itemsDone} right`
           : row.itemsDone > 0
             ? `${row.itemsRight} of ${row.itemsDone}`
             : ""}

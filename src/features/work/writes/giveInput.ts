@@ -1,6 +1,6 @@
 import "server-only";
 import { array, boolean, type InferType, lazy, mixed, number, object, string } from "yup";
-import { type OpeningRule, type PartSettings, RELEASE_TIMES, type WorkKind } from "@/core/model/work";
+import { type OpeningRule, type PartSettings, RELEASE_TIMES, RETAKE_RULES, type WorkKind } from "@/core/model/work";
 import { day, uuid } from "@/server/runtime/validated";
 
 /** Kinds of work that a teacher gives; a check belongs to a reteach. */
@@ -122,6 +122,8 @@ const targetInput = object({
   assignmentId: uuid(),
   classId: string().required(),
   groupId: string().nullable().default(null),
+  /** A due time of its own; everybody's unless stated. */
+  due: moment().nullable().default(null),
   studentIds: array(string().required())
     .min(1, "Nobody is left: tick at least one student.")
     .max(MOST_STUDENTS)
@@ -146,17 +148,23 @@ export const rulesInput = object({
     explanations: string().oneOf(RELEASE_TIMES).optional(),
   }).default({}),
   cutPercent: percent().nullable().default(null),
+  retake: string().oneOf(RETAKE_RULES).default("latest"),
   category: string().trim().max(40, "A category has at most 40 letters.").default(""),
 });
 
-export const giveInput = object({
-  workId: uuid(),
+/** What work is called and what stands above it. */
+export const workText = {
   title: string()
     .trim()
     .min(1, "Give the work a title.")
     .max(80, "A title has at most 80 letters.")
     .required("Give the work a title."),
   instructions: string().trim().max(500, "Instructions have at most 500 letters.").default(""),
+};
+
+export const giveInput = object({
+  workId: uuid(),
+  ...workText,
   parts: array(partInput)
     .min(1, "Put something into the work.")
     .max(MOST_PARTS, `Work has at most ${MOST_PARTS} parts.`)

@@ -58,7 +58,7 @@ export async function giveWork(
         id: to.assignmentId,
         classId: to.classId,
         groupId: to.groupId,
-        ...times,
+        ...(to.due === null ? times : timesOf(school, runtime.now(), { ...input, due: to.due })),
         ...rules,
         unlockCode: unlockCode === "" ? null : unlockCode,
         studentIds: there,

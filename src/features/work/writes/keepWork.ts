@@ -1,10 +1,9 @@
 import "server-only";
 import { object, string } from "yup";
 import type { NamedFacts } from "@/core/model/changeFacts";
-import { type WorkRow, workRowById } from "@/db/queries/keptWorks";
 import { classesOfWork } from "@/db/queries/marks";
 import { changed } from "@/db/queries/rowChanges";
-import { assignmentById } from "@/db/queries/work";
+import { assignmentById, type WorkRow, workById } from "@/db/queries/work";
 import { demandStaff } from "@/server/access/demand";
 import { demandClasses } from "@/server/access/subjects";
 import { recordChange } from "@/server/history/recordChange";
@@ -20,7 +19,7 @@ export async function keepWork(context: Context, raw: unknown): Promise<{ readon
     const given = await assignmentById(tx, assignmentId);
     if (!given) throw new Refusal("not-found", "This work is not there any more.");
     await demandClasses(context, "change", [given.classId], tx);
-    const work = await workRowById(tx, given.workId);
+    const work = await workById(tx, given.workId);
     if (!work || work.ownerId !== context.actor.personId)
       throw new Refusal("conflict", "Somebody else made this work. Give it again; then it is yours to keep.");
     if (work.keptAt !== null) throw new Refusal("conflict", "This work is kept already.");
@@ -43,7 +42,7 @@ export async function changeKeptWork(context: Context, raw: unknown): Promise<{ 
   const staff = demandStaff(context.actor);
   const { runtime } = context;
   return runtime.db.write(async (tx) => {
-    const work = await workRowById(tx, workId);
+    const work = await workById(tx, workId);
     if (!work) throw new Refusal("not-found", "This work is not there any more.");
     if (work.ownerId !== staff.personId) throw new Refusal("not-allowed", "Only whoever keeps this work changes that.");
     if (work.keptAt === null) throw new Refusal("conflict", "This work is not kept.");

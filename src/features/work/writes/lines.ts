@@ -13,10 +13,17 @@ const input = object({
   assignmentId: string().required(),
   studentIds: array(string().required()).min(1, "Choose somebody.").max(400).required(),
   kind: string().oneOf(LINE_KINDS).required(),
-  text: string().trim().min(1, "Write what you want to say.").max(200, "A line has at most 200 letters.").required(),
+  text: string()
+    .trim()
+    .min(1, "Write what you want to say.")
+    .max(500, "A comment has at most 500 letters.")
+    .when("kind", ([kind], schema) =>
+      kind === "comment" ? schema : schema.max(200, "A line has at most 200 letters."),
+    )
+    .required(),
 });
 
-/** Sends some students of a piece of work a line: a word while they work, a reminder, or praise. Undone before it was read, it is gone. */
+/** Sends some students of a piece of work a line: a word while they work, a reminder, praise, or a comment on what they did. Undone before it was read, it is gone. */
 export async function sendLines(context: Context, raw: unknown): Promise<{ readonly changeId: string }> {
   const { assignmentId, studentIds, kind, text } = validated(input, raw);
   const { runtime, actor } = context;

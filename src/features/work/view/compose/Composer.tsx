@@ -103,10 +103,11 @@ function Fields({
       ...messageOf(view, composition, { workId }),
       to: receivers
         .filter(({ studentIds }) => studentIds.length > 0)
-        .map(({ classId, groupId, studentIds }) => ({
+        .map(({ classId, groupId, studentIds, dueDay }) => ({
           assignmentId: idOf(groupId ?? classId),
           classId,
           groupId,
+          due: dueDay === null || dueDay === "" ? null : { day: dueDay, time: "20:00" },
           studentIds,
         })),
     });

@@ -1,9 +1,9 @@
 "use client";
+import { RETAKE_RULES, type RetakeRule } from "@/core/model/work";
 import { Choices } from "@/ui/primitives/Choices";
 import { WordEdit } from "@/ui/primitives/WordEdit";
 import { dayWords } from "@/words/staff/dayWords";
-import type { Change } from "./composition";
-import { type Composition, isTest, PAIR_CUT, type Rules } from "./composition";
+import { PAIR_CUT, type Rules } from "./composition";
 import { BOX, LABEL } from "./look";
 
 const RELEASES = [
@@ -13,10 +13,28 @@ const RELEASES = [
 ] as const;
 const releaseWords = (time: string) => RELEASES.find(([value]) => value === time)?.[1] ?? "";
 
+const RETAKES: Readonly<Record<RetakeRule, string>> = {
+  latest: "the latest counts",
+  best: "the best counts",
+  mean: "their mean counts",
+};
+
 /** The rules of what is given, as sentences of words that can be changed. */
-export function RulesSentence({ composition, change }: { readonly composition: Composition; readonly change: Change }) {
-  const { made, rules, dueDay } = composition;
-  const set = (values: Partial<Rules>) => change((before) => ({ ...before, rules: { ...before.rules, ...values } }));
+export function RulesSentence({
+  rules,
+  set,
+  dueDay,
+  tests,
+  isGiven = false,
+}: {
+  readonly rules: Rules;
+  readonly set: (values: Partial<Rules>) => void;
+  readonly dueDay: string;
+  /** Whether it is a test, a test before and one after, or neither. */
+  readonly tests: "none" | "one" | "pair";
+  /** Given already: what follows, and to whom it was given, stands. */
+  readonly isGiven?: boolean;
+}) {
   return (
     <section className="text-[15px] leading-relaxed">
       <h2 className={LABEL}>Rules</h2>
@@ -83,7 +101,7 @@ export function RulesSentence({ composition, change }: { readonly composition: C
         </WordEdit>
         .
       </p>
-      {isTest(made) ? <TestRules composition={composition} set={set} /> : null}
+      {tests === "none" ? null : <TestRules rules={rules} set={set} isPair={tests === "pair"} isGiven={isGiven} />}
       <p className="mt-2">
         {rules.category === "" ? "In no category" : "Category"}{" "}
         <WordEdit label="Category" word={rules.category === "" ? "of the gradebook" : rules.category}>
@@ -97,31 +115,49 @@ export function RulesSentence({ composition, change }: { readonly composition: C
             />
           </label>
         </WordEdit>
-        ;{" "}
-        <WordEdit label="Given" word={rules.isPrepared ? "prepared, and given later" : "given at once"}>
+        ; of several tries{" "}
+        <WordEdit label="Which try counts" word={RETAKES[rules.retake]}>
           <Choices
-            name="prepared"
-            value={rules.isPrepared ? "later" : "now"}
-            of={[
-              ["now", "on students’ lists at once"],
-              ["later", "prepared, on nobody’s list until I give it"],
-            ]}
-            set={(value) => set({ isPrepared: value === "later" })}
+            name="retake"
+            value={rules.retake}
+            of={RETAKE_RULES.map((rule) => [rule, RETAKES[rule]] as const)}
+            set={(retake) => set({ retake })}
           />
         </WordEdit>
+        {isGiven ? (
+          "."
+        ) : (
+          <>
+            ;{" "}
+            <WordEdit label="Given" word={rules.isPrepared ? "prepared, and given later" : "given at once"}>
+              <Choices
+                name="prepared"
+                value={rules.isPrepared ? "later" : "now"}
+                of={[
+                  ["now", "on students’ lists at once"],
+                  ["later", "prepared, on nobody’s list until I give it"],
+                ]}
+                set={(value) => set({ isPrepared: value === "later" })}
+              />
+            </WordEdit>
+          </>
+        )}
       </p>
     </section>
   );
 }
 
 function TestRules({
-  composition: { made, rules },
+  rules,
   set,
+  isPair,
+  isGiven,
 }: {
-  readonly composition: Composition;
+  readonly rules: Rules;
   readonly set: (values: Partial<Rules>) => void;
+  readonly isPair: boolean;
+  readonly isGiven: boolean;
 }) {
-  const isPair = made === "pair";
   return (
     <>
       <p className="mt-2">
@@ -163,7 +199,7 @@ function TestRules({
             />
           </label>
         </WordEdit>
-        {rules.cutPercent === null ? null : (
+        {rules.cutPercent === null || isGiven ? null : (
           <>
             ; below it{" "}
             {isPair ? (
@@ -214,7 +250,7 @@ function TestRules({
         )}
         .
       </p>
-      {isPair ? (
+      {isPair && !isGiven ? (
         <p className="mt-2">
           The second test opens{" "}
           <WordEdit

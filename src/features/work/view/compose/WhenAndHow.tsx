@@ -87,7 +87,14 @@ export function WhenAndHow({
         <HowItEnds composition={composition} set={set} />
       )}
       {isPicked ? <p className="text-mute text-[14px]">{PICKED_NOTE}</p> : null}
-      {series ? null : <RulesSentence composition={composition} change={change} />}
+      {series ? null : (
+        <RulesSentence
+          rules={composition.rules}
+          set={(values) => change((before) => ({ ...before, rules: { ...before.rules, ...values } }))}
+          dueDay={dueDay}
+          tests={made === "pair" ? "pair" : isTest(made) ? "one" : "none"}
+        />
+      )}
     </div>
   );
 }

@@ -1,5 +1,7 @@
 "use client";
-import { useEffect } from "react";
+import { useCallback, useEffect } from "react";
+import { leftOutOfTests } from "@/core/roster/leftOutOfTests";
+import { dayWords } from "@/words/staff/dayWords";
 import type { ComposeStudent, ComposeView } from "../../types";
 import type { Change } from "./composition";
 import { type Composition, isTest } from "./composition";
@@ -19,19 +21,32 @@ export function Whom({
 }) {
   const { to, without, made } = composition;
   const isForTest = isTest(made);
+  const skillIds = isForTest ? composition.test.skills.map(({ skillId }) => skillId) : [];
+  const subjects = [
+    ...new Set(view.skills.flatMap(({ id, subjectId }) => (skillIds.includes(id) ? [subjectId] : []))),
+  ].join();
+  const { opensDay } = composition;
+  const isOutOf = useCallback(
+    ({ leftOut }: ComposeStudent) =>
+      isForTest && leftOut !== null && leftOutOfTests(leftOut, subjects === "" ? [] : subjects.split(","), opensDay),
+    [isForTest, subjects, opensDay],
+  );
   // Whoever is left out of tests begins unticked; ticked by hand they stay so.
   useEffect(() => {
     const leftOut = [...view.classes, ...view.groups].flatMap(({ students }) =>
-      students.flatMap(({ id, leftOut: reason }) => (reason === null ? [] : [id])),
+      students.flatMap((student) => (student.leftOut === null ? [] : [{ id: student.id, isOut: isOutOf(student) }])),
     );
     if (leftOut.length > 0)
       change((before) => ({
         ...before,
-        without: isForTest
-          ? [...new Set([...before.without, ...leftOut])]
-          : before.without.filter((id) => !leftOut.includes(id)),
+        without: [
+          ...new Set([
+            ...before.without.filter((id) => !leftOut.some((one) => one.id === id)),
+            ...leftOut.flatMap(({ id, isOut }) => (isOut ? [id] : [])),
+          ]),
+        ],
       }));
-  }, [isForTest, view, change]);
+  }, [isOutOf, view, change]);
   const chosen = to.flatMap((id): { id: string; name: string; students: readonly ComposeStudent[] }[] => {
     const group = view.groups.find((one) => `group:${one.id}` === id);
     const ofClass = view.classes.find((one) => one.id === id);
@@ -79,6 +94,22 @@ export function Whom({
               </button>
             ) : null}
           </div>
+          {chosen.length > 1 ? (
+            <label className="mb-1 flex items-center gap-2 text-[14px]">
+              due
+              <input
+                type="date"
+                className={`${BOX} px-1! py-0.5!`}
+                min={composition.opensDay}
+                aria-label={`Due day of ${nameOf(view, id)}`}
+                value={composition.dueOf[id] ?? composition.dueDay}
+                onChange={(event) => {
+                  const day = event.target.value;
+                  change((before) => ({ ...before, dueOf: { ...before.dueOf, [id]: day } }));
+                }}
+              />
+            </label>
+          ) : null}
           <p className="text-mute mb-1 text-[14px]">
             {students.filter((one) => !without.includes(one.id)).length} of {students.length} students
             {fromPullList ? ", from the pull list" : ""}
@@ -89,7 +120,8 @@ export function Whom({
                 key={student.id}
                 student={student}
                 isIn={!without.includes(student.id)}
-                isForTest={isForTest}
+                isOut={isOutOf(student)}
+                isShared={made === "practice" || made === "amount"}
                 isTimed={isForTest && composition.test.minutes !== null}
                 toggle={() => toggle(student.id)}
               />
@@ -119,20 +151,27 @@ export function Whom({
 }
 
 function Student({
-  student: { name, leftOut, timeFactor },
+  student: { name, leftOut, timeFactor, itemShare },
   isIn,
-  isForTest,
+  isOut,
+  isShared,
   isTimed,
   toggle,
 }: {
   readonly student: ComposeStudent;
   readonly isIn: boolean;
-  readonly isForTest: boolean;
+  /** Left out of this test. */
+  readonly isOut: boolean;
+  /** Items are drawn, so that supports may have fewer of them. */
+  readonly isShared: boolean;
   readonly isTimed: boolean;
   readonly toggle: () => void;
 }) {
   const note = [
-    ...(isForTest && leftOut !== null ? [`left out of tests: ${leftOut}`] : []),
+    ...(isOut && leftOut !== null
+      ? [`left out of tests${leftOut.until === null ? "" : ` until ${dayWords(leftOut.until)}`}: ${leftOut.reason}`]
+      : []),
+    ...(isShared && itemShare < 1 ? [`${itemShare === 0.5 ? "half" : "three quarters"} of the items`] : []),
     ...(isTimed && timeFactor > 1 ? [`${timeFactor} times the time`] : []),
   ].join("; ");
   return (

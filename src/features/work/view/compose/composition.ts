@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import { v7 } from "uuid";
 import type { TestLevel } from "@/core/assembly/testProblem";
 import type { SeriesRules } from "@/core/model/series";
-import type { Certainty, DiagnosticScope, PracticeEnd, ReleaseTime } from "@/core/model/work";
+import type { Certainty, DiagnosticScope, PracticeEnd, ReleaseTime, RetakeRule } from "@/core/model/work";
 import { DIAGNOSTIC_SETTINGS } from "@/core/selection/diagnostic/diagnosticState";
 import { MOST_OF_SHORT_CHECK } from "@/core/selection/shortCheck";
 import type { TestItem } from "../../testTypes";
@@ -73,6 +73,8 @@ export interface Rules {
   readonly after: "done" | "word";
   readonly afterForAll: boolean;
   readonly category: string;
+  /** Which mark counts where somebody tried again. */
+  readonly retake: RetakeRule;
   readonly isPrepared: boolean;
 }
 
@@ -107,6 +109,8 @@ export interface Composition {
   readonly without: readonly string[];
   readonly opensDay: string;
   readonly dueDay: string;
+  /** Other due days, by the class or group that has them. */
+  readonly dueOf: Readonly<Record<string, string>>;
   readonly rules: Rules;
 }
 
@@ -129,6 +133,7 @@ export const RULES: Rules = {
   after: "done",
   afterForAll: true,
   category: "",
+  retake: "latest",
   isPrepared: false,
 };
 
@@ -160,11 +165,13 @@ export interface Receiver {
   readonly groupId: string | null;
   readonly name: string;
   readonly of: number;
+  /** A due day of its own; null for everybody's. */
+  readonly dueDay: string | null;
   readonly studentIds: readonly string[];
 }
 
 /** Whoever is left out of tests by their supports is left out of a test unless ticked; nobody gets the work twice. */
-export function receiversOf(view: ComposeView, { to, without }: Composition): Receiver[] {
+export function receiversOf(view: ComposeView, { to, without, dueOf }: Composition): Receiver[] {
   const seen = new Set(without);
   return to.flatMap((id): Receiver[] => {
     const group = view.groups.find((one) => `group:${one.id}` === id);
@@ -179,6 +186,7 @@ export function receiversOf(view: ComposeView, { to, without }: Composition): Re
         groupId: group?.id ?? null,
         name: found.name,
         of: found.students.length,
+        dueDay: dueOf[id] ?? null,
         studentIds,
       },
     ];
@@ -198,19 +206,23 @@ export function messageOf(view: ComposeView, composition: Composition, ids: { re
     due: dueDay === "" ? null : { day: dueDay, time: "20:00" },
     closes,
     rules: {
+      ...rulesMessage(rules, isTest(composition.made)),
       isPrepared: rules.isPrepared,
-      onlyAtSchool: rules.onlyAtSchool,
-      unlockCode: rules.onlyAtSchool && rules.unlockCode !== "" ? rules.unlockCode : null,
-      goesFirst: rules.goesFirst,
-      release: isTest(composition.made)
-        ? { score: rules.score, answers: rules.answers, explanations: rules.explanations }
-        : {},
-      cutPercent: isTest(composition.made) ? rules.cutPercent : null,
-      category: rules.category,
       alternate: composition.made === "quiz" && composition.test.neighbours && composition.test.forms.length > 1,
     },
   };
 }
+
+/** Rules as they are sent; what only tests have is left out of other work. */
+export const rulesMessage = (rules: Rules, ofTest: boolean) => ({
+  onlyAtSchool: rules.onlyAtSchool,
+  unlockCode: rules.onlyAtSchool && rules.unlockCode !== "" ? rules.unlockCode : null,
+  goesFirst: rules.goesFirst,
+  release: ofTest ? { score: rules.score, answers: rules.answers, explanations: rules.explanations } : {},
+  cutPercent: ofTest ? rules.cutPercent : null,
+  category: rules.category,
+  retake: rules.retake,
+});
 
 function partsOf(view: ComposeView, composition: Composition) {
   const { made, skillIds, items, certainty, end, rules } = composition;

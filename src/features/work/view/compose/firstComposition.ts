@@ -64,6 +64,7 @@ export function firstComposition(
     without: pulledIds === null || !first ? [] : first.students.map(({ id }) => id).filter((id) => !pulledIds.has(id)),
     opensDay: view.today,
     dueDay: view.dueDay,
+    dueOf: {},
     rules: start.made === "pair" ? { ...RULES, cutPercent: PAIR_CUT } : RULES,
   };
 }
@@ -115,7 +116,8 @@ function compositionAgain(view: ComposeView, again: Again, to: readonly string[]
     without: [],
     opensDay: view.today,
     dueDay: view.dueDay,
-    rules: { ...RULES, ...again.release, cutPercent: again.cutPercent },
+    dueOf: {},
+    rules: { ...RULES, ...again.release, cutPercent: again.cutPercent, retake: again.retake },
   };
 }
 
