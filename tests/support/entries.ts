@@ -645,6 +645,17 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ workId, studentId }) =>
       work("openPartAction")({ assignmentId: workId, partId: "first", studentIds: [studentId] }),
   },
+  "work/beginTrialAction": {
+    needs: ofClass("see"),
+    call: ({ classId }) =>
+      work("beginTrialAction")({
+        classId,
+        title: "T",
+        parts: [{ id: id(), kind: "amount", skillIds: ["equivalent-ratios"], settings: { items: 3 } }],
+      }),
+  },
+  "work/tryGivenAction": { needs: ofClass("see"), call: ({ workId }) => work("tryGivenAction")(workId) },
+  "work/endTrialAction": { needs: staff, call: () => work("endTrialAction")() },
   "work/furtherTryAction": {
     needs: ofClass("change"),
     call: ({ workId, studentId }) =>

@@ -44,6 +44,9 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   "(work)/river": { needs: () => ["student"] },
   "(work)/river/own": { needs: () => ["student"] },
   "(work)/river/own/[skillId]": { needs: () => ["student"], params: () => ({ skillId: "ratio-language" }) },
+  // What was given to students is nobody's trial run: a trial is shown to whoever began it alone (tests/server/trials).
+  "(try)/try/[workId]": { needs: () => ["staff", "student"], params: ({ workId }) => ({ workId }) },
+  "(try)/try/[workId]/results": { needs: () => ["staff", "student"], params: ({ workId }) => ({ workId }) },
   "(work)/river/[workId]": {
     // The work was given to both students of the class, and each opens a sitting of their own.
     needs: ({ studentId, classmateId, classId, schoolId }, { personId }) => [

@@ -53,6 +53,11 @@ export async function eraseEvidenceOf(tx: Queryable, personId: string): Promise<
           milliseconds: sql`${erasedTotals.milliseconds} + ${sum.milliseconds}`,
         },
       });
+  await deleteEvidenceOf(tx, personId);
+}
+
+/** Deletes everything a person did, without a trace. */
+export async function deleteEvidenceOf(tx: Queryable, personId: string): Promise<void> {
   const own = tx.select({ serial: answers.serial }).from(answers).where(eq(answers.personId, personId));
   await tx.delete(ratings).where(inArray(ratings.answerSerial, own));
   await tx.delete(scores).where(eq(scores.personId, personId));

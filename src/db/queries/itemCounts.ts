@@ -29,13 +29,13 @@ export async function hasUncounted(db: Queryable): Promise<boolean> {
   return LOGS.some((log) => found[log].to > found[log].from);
 }
 
-/** Counts a piece of each log; true when more is left. A score that took another's place adds the difference. */
+/** Counts a piece of each log, of students alone: trial runs of staff say nothing of an item. True when more is left. A score that took another's place adds the difference. */
 export async function countFurther(tx: Queryable): Promise<boolean> {
   const found = await marks(tx);
   const end = (log: Log) => Math.min(found[log].to, found[log].from + AT_ONCE);
   await add(
     tx,
-    sql`select v.item_id, count(*), 0, 0.0 from answers a
+    sql`select v.item_id, count(*), 0, 0.0 from answers a join people p on p.id = a.person_id and p.kind = 'student'
         join sitting_items i on i.id = a.sitting_item_id join item_versions v on v.id = i.version_id
         where a.serial > ${found.answers.from} and a.serial <= ${end("answers")} and a.try_number = 1 group by v.item_id`,
   );
@@ -43,7 +43,8 @@ export async function countFurther(tx: Queryable): Promise<boolean> {
     tx,
     sql`select v.item_id, 0, sum(s.supersedes is null),
                sum(s.earned * 1.0 / s.possible - coalesce(b.earned * 1.0 / b.possible, 0.0)) from scores s
-        join answers a on a.serial = s.answer_serial join sitting_items i on i.id = a.sitting_item_id
+        join answers a on a.serial = s.answer_serial join people p on p.id = a.person_id and p.kind = 'student'
+        join sitting_items i on i.id = a.sitting_item_id
         join item_versions v on v.id = i.version_id left join scores b on b.serial = s.supersedes
         where s.serial > ${found.scores.from} and s.serial <= ${end("scores")} and a.try_number = 1 group by v.item_id`,
   );

@@ -37,8 +37,12 @@ const given = {
   /** The plan that gave it by itself; null for what somebody gave. */
   planId: planWorks.planId,
 };
-/** Given by somebody: neither by a plan that runs by itself nor by a student to themselves. */
-export const givenBySomebody = and(isNull(planWorks.id), eq(assignments.isOwnChoice, false)) as SQL;
+/** Given by somebody to students: neither by a plan that runs by itself, nor by a student to themselves, nor a trial run. */
+export const givenBySomebody = and(
+  isNull(planWorks.id),
+  eq(assignments.isOwnChoice, false),
+  eq(assignments.isTrial, false),
+) as SQL;
 /** Whether a target is through with everything. */
 export const ownCompletion = and(
   eq(completions.targetId, assignmentTargets.id),

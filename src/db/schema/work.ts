@@ -147,6 +147,8 @@ export const assignments = sqliteTable(
     category: text("category").notNull().default(""),
     /** Chosen by its only student, and given by nobody else. */
     isOwnChoice: integer("is_own_choice", { mode: "boolean" }).notNull().default(false),
+    /** A trial run of a member of staff, who is its only target: nothing of it is kept. */
+    isTrial: integer("is_trial", { mode: "boolean" }).notNull().default(false),
     /** While it is held up for everybody. */
     pausedAt: integer("paused_at"),
     /** The series that gave it; null for what was given by itself. */

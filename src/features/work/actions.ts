@@ -14,6 +14,7 @@ import { sendLines } from "./writes/lines";
 import { endNow, pauseWork, resumeWork } from "./writes/live";
 import { releaseWork } from "./writes/release";
 import { endSeries, makeSeries } from "./writes/series";
+import { beginTrial, endTrial, tryGiven } from "./writes/trial";
 
 export async function giveAction(
   input: unknown,
@@ -102,4 +103,16 @@ export async function changeRulesAction(
   input: unknown,
 ): Promise<ActionResult<{ effects: readonly RuleEffect[]; changeId: string | null }>> {
   return runAction((context) => changeRules(context, input));
+}
+
+export async function beginTrialAction(input: unknown): Promise<ActionResult<{ trialId: string }>> {
+  return runAction((context) => beginTrial(context, input));
+}
+
+export async function tryGivenAction(assignmentId: string): Promise<ActionResult<{ trialId: string }>> {
+  return runAction((context) => tryGiven(context, { assignmentId }));
+}
+
+export async function endTrialAction(): Promise<ActionResult<{ ended: true }>> {
+  return runAction((context) => endTrial(context));
 }

@@ -207,8 +207,14 @@ export function tiesTo(actor: Actor, subject: Subject): Tie[] {
     schoolId !== null && actor.coordinates.includes(schoolId) && "coordinator";
   switch (subject.kind) {
     case "class":
-    case "sitting":
       return some(coordinates(subject.schoolId), actor.classTies.get(subject.classId));
+    case "sitting":
+      // Of staff only trial runs are their own.
+      return some(
+        coordinates(subject.schoolId),
+        actor.classTies.get(subject.classId),
+        subject.personId === actor.personId && "self",
+      );
     case "archived class":
       return some(coordinates(subject.schoolId), actor.archivedClassTies.get(subject.classId));
     case "student":

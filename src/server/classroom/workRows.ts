@@ -55,6 +55,8 @@ export interface NewAssignment {
   readonly goesFirst?: boolean;
   /** Chosen by the student whom it is for. */
   readonly isOwnChoice?: boolean;
+  /** A trial run of whoever gives it. */
+  readonly isTrial?: boolean;
   readonly release?: ReleaseRules;
   readonly cutPercent?: number | null;
   readonly category?: string;
@@ -133,6 +135,7 @@ export function assignmentRows({ runtime, actor }: Giver, workId: string, given:
       category: given.category ?? "",
       retake: given.retake ?? "latest",
       isOwnChoice: given.isOwnChoice ?? false,
+      isTrial: given.isTrial ?? false,
       pausedAt: null,
       seriesId: given.series?.id ?? null,
       seriesDay: given.series?.day ?? null,

@@ -15,9 +15,9 @@ export interface Entered {
 /** What the asking student was given. Refused for anybody else, and for what is not open to them. */
 export async function enter(db: Queryable, context: Context, assignmentId: string): Promise<Entered> {
   const { runtime, actor } = context;
-  if (actor.kind !== "student")
-    throw new Refusal("not-allowed", "Only students work on this. To look at it, open the skill in the library.");
   const work = await assignmentById(db, assignmentId);
+  if (actor.kind !== "student" && !work?.isTrial)
+    throw new Refusal("not-allowed", "Only students work on this. To try it out, open it on your desk.");
   const target = await targetOf(db, assignmentId, actor.personId);
   if (!work || !target || work.withdrawnAt !== null || work.isPrepared)
     throw new Refusal("not-found", "This work is not on your list.");

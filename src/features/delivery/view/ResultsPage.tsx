@@ -1,17 +1,20 @@
+"use client";
 import Link from "next/link";
 import { ButtonLink } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import type { ResultItem, ResultsView } from "../types";
+import { usePlace } from "./WorkPlace";
 
 /** What came out of a test, for the student: the score, own answers beside the right ones, and what to work on. */
 export function ResultsPage({ results }: { readonly results: ResultsView }) {
+  const { base, home, homeWords, isTrial } = usePlace();
   const { score, items, toWorkOn } = results;
   return (
     <main className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
       <header className="flex items-baseline justify-between gap-4">
         <h1 className="font-serif text-[30px] leading-tight">{results.partTitle || results.title}</h1>
-        <Link href="/river" className="text-mute text-[17px] underline underline-offset-4">
-          To my river
+        <Link href={home} className="text-mute text-[17px] underline underline-offset-4">
+          {homeWords}
         </Link>
       </header>
       {results.released ? <p className="text-mute text-[17px]">handed in on {results.handedIn}</p> : null}
@@ -42,7 +45,7 @@ export function ResultsPage({ results }: { readonly results: ResultsView }) {
           <ul className="mt-1 list-disc pl-6">
             {toWorkOn.map(({ skillId, name }) => (
               <li key={skillId}>
-                {results.followUp ? (
+                {results.followUp || isTrial ? (
                   name
                 ) : (
                   <Link className="underline underline-offset-4" href={`/river/own/${encodeURIComponent(skillId)}`}>
@@ -54,7 +57,7 @@ export function ResultsPage({ results }: { readonly results: ResultsView }) {
           </ul>
           {results.followUp ? (
             <p className="mt-3">
-              <ButtonLink look="main" size="big" href={`/river/${results.workId}?part=${results.followUp}`}>
+              <ButtonLink look="main" size="big" href={`${base}/${results.workId}?part=${results.followUp}`}>
                 Begin to work on it
               </ButtonLink>
             </p>

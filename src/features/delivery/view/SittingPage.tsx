@@ -8,11 +8,13 @@ import { SignsAbove } from "./SignsAbove";
 import { useSigns } from "./useSigns";
 import { type SittingState, useSitting } from "./useSitting";
 import { WorkDone } from "./WorkDone";
+import { usePlace } from "./WorkPlace";
 import { TimeLeft } from "./whole/TimeLeft";
 import { WORK_WORDS } from "./workWords";
 
 /** A student at work: one item, one screen. */
 export function SittingPage({ initial, personId }: { readonly initial: SittingView; readonly personId: string }) {
+  const { home } = usePlace();
   const state = useSitting(initial, personId);
   const { view, item } = state;
   const signs = useSigns(view.sittingId, view.finished !== null);
@@ -21,7 +23,7 @@ export function SittingPage({ initial, personId }: { readonly initial: SittingVi
     <div className="sitting font-reading mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
       <header className="flex items-baseline justify-between gap-4 px-5 pt-5 sm:px-12">
         <h1 className="text-[19px] font-bold">{view.partTitle || view.title}</h1>
-        <Link href="/river" className="text-mute text-[17px] underline underline-offset-4">
+        <Link href={home} className="text-mute text-[17px] underline underline-offset-4">
           Stop for now
         </Link>
       </header>

@@ -1,10 +1,12 @@
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { SittingView } from "../types";
 import { TakeNext } from "./TakeNext";
+import { usePlace } from "./WorkPlace";
 import { WORK_WORDS } from "./workWords";
 
 /** What is said at the end of a run, and the ways on. */
 export function WorkDone({ view, waiting }: { readonly view: SittingView; readonly waiting: number }) {
+  const { base, home, homeWords } = usePlace();
   const { head, text } = WORK_WORDS[view.kind].done(view);
   const toParts = view.hasParts && waiting === 0;
   const goesOn = view.planClassId !== null || view.ownSkillId !== null || toParts;
@@ -25,17 +27,17 @@ export function WorkDone({ view, waiting }: { readonly view: SittingView; readon
           </ButtonLink>
         ) : null}
         {toParts ? (
-          <ButtonLink look="main" size="big" href={`/river/${view.workId}`}>
+          <ButtonLink look="main" size="big" href={`${base}/${view.workId}`}>
             What comes next in this work
           </ButtonLink>
         ) : null}
         {view.hasResults ? (
-          <ButtonLink size="big" href={`/river/${view.workId}/results?part=${view.partId}`}>
+          <ButtonLink size="big" href={`${base}/${view.workId}/results?part=${view.partId}`}>
             See how it went
           </ButtonLink>
         ) : null}
-        <ButtonLink look={goesOn ? "plain" : "main"} size="big" href="/river">
-          To my river
+        <ButtonLink look={goesOn ? "plain" : "main"} size="big" href={home}>
+          {homeWords}
         </ButtonLink>
       </p>
     </div>

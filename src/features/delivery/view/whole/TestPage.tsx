@@ -7,6 +7,7 @@ import { Calculator } from "../Calculator";
 import { SignsAbove } from "../SignsAbove";
 import { SpokenFace } from "../SpokenFace";
 import { WorkDone } from "../WorkDone";
+import { usePlace } from "../WorkPlace";
 import { ItemStrip } from "./ItemStrip";
 import { LookOver } from "./LookOver";
 import { TimeLeft } from "./TimeLeft";
@@ -20,6 +21,7 @@ export function TestPage({
   readonly initial: SittingView & { readonly whole: WholeView };
   readonly personId: string;
 }) {
+  const { home } = usePlace();
   const test = useTest(initial, personId);
   const [isLookingOver, setLookingOver] = useState(false);
   const isOver = test.handedIn !== "no";
@@ -34,7 +36,7 @@ export function TestPage({
         {isOver ? null : (
           <span className="flex items-baseline gap-5 text-[17px]">
             {test.endsAt === null ? null : <TimeLeft endsAt={test.endsAt} />}
-            <Link href="/river" className="text-mute underline underline-offset-4">
+            <Link href={home} className="text-mute underline underline-offset-4">
               Stop for now
             </Link>
           </span>

@@ -9,9 +9,10 @@ import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { Problem } from "@/ui/primitives/Field";
-import { giveAction, makeSeriesAction } from "../../actions";
+import { beginTrialAction, giveAction, makeSeriesAction } from "../../actions";
 import type { AssignStart } from "../../assignStart";
 import type { ComposeView } from "../../types";
+import { TryIt } from "../TryIt";
 import {
   type Composition,
   filledIn,
@@ -145,6 +146,15 @@ function Fields({
   return (
     <form onSubmit={give} className="px-5 py-4">
       <PageHead title="Assign work" sub={subOf(composition, isPicked)}>
+        <TryIt
+          problem={setProblem}
+          isReady={missing === null || missing === NOBODY}
+          begin={() => {
+            const { title, instructions, parts } = messageOf(view, composition, { workId });
+            const classId = receivers[0]?.classId ?? view.classes[0]?.id ?? "";
+            return beginTrialAction({ classId, title, instructions, parts });
+          }}
+        />
         <Button look="main" type="submit" disabled={busy || missing !== null} title={missing ?? undefined}>
           {verbOf(composition, isPicked)} {toWords(receivers, students)}
         </Button>
@@ -221,9 +231,11 @@ function withMade(before: Composition, made: Composition["made"]): Composition {
   return { ...before, made, rules, filledAs: null };
 }
 
+const NOBODY = "Nobody is ticked.";
+
 function missingOf(composition: Composition, students: number): string | null {
   const { made, skillIds, scope, test, dueDay } = composition;
-  if (students === 0) return "Nobody is ticked.";
+  if (students === 0) return NOBODY;
   const series = seriesOf(composition);
   if (series !== null && composition.to.some((id) => id.startsWith("group:")))
     return "A series goes to a class or to some of it.";

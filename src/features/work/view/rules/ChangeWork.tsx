@@ -7,11 +7,12 @@ import { undoAction } from "@/server/history/undoAction";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Problem } from "@/ui/primitives/Field";
-import { changeRulesAction } from "../../actions";
+import { changeRulesAction, tryGivenAction } from "../../actions";
 import type { LimitsView, RulesView } from "../../rulesTypes";
 import { RULES, type Rules, rulesMessage } from "../compose/composition";
 import { BOX, LABEL } from "../compose/look";
 import { RulesSentence } from "../compose/RulesSentence";
+import { TryIt } from "../TryIt";
 import { effectWords } from "./effectWords";
 
 /** How long after the last change what it would mean is asked for. */
@@ -69,6 +70,7 @@ export function ChangeWork({ view, base }: { readonly view: RulesView; readonly 
   return (
     <form onSubmit={save} className="px-5 py-4">
       <PageHead title={`Change “${view.title}”`} sub={subOf(view)}>
+        <TryIt isReady begin={() => tryGivenAction(view.workId)} problem={setProblem} />
         <Button look="main" type="submit" disabled={run.busy || !isChanged || problem !== null}>
           Save the changes
         </Button>

@@ -1,0 +1,1 @@
+ALTER TABLE `assignments` ADD `is_trial` integer DEFAULT false NOT NULL;
