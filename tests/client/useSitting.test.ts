@@ -41,6 +41,7 @@ const sitting = (open: string | null): Omit<SittingView, "lessons"> => ({
   calculator: false,
   readsAloud: true,
   ownSkillId: null,
+  read: null,
   setsAside: false,
   hasResults: false,
   endsAt: null,

@@ -556,6 +556,13 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: () =>
       action("@/features/delivery/actions", "chooseOwnAction", { skillId: "ratio-language", how: "amount", items: 5 }),
   },
+  "delivery/readLessonAction": {
+    needs: ({ studentId, classId, schoolId }) => [
+      ["work-on", { kind: "sitting", personId: studentId, classId, schoolId }],
+    ],
+    call: ({ sittingId }) =>
+      action("@/features/delivery/actions", "readLessonAction", { sittingId, skillId: "equivalent-ratios" }),
+  },
   "delivery/setGoalAction": {
     needs: () => ["student"],
     call: () => action("@/features/delivery/actions", "setGoalAction", { daysAWeek: 3 }),

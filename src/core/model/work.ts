@@ -8,14 +8,26 @@ export const WORK_KINDS = [
   "sequential",
   "contrast",
   "paper",
+  "depth",
+  "lesson",
 ] as const;
 export type WorkKind = (typeof WORK_KINDS)[number];
 
 /**
  * Why a run at a piece of work is over. "handed-in": by the student; "time-up": by itself, at the end of its time or of the work's;
- * "placed": a diagnostic knows enough, or has nothing more to ask; "decided": a sequential check has its verdicts.
+ * "placed": a diagnostic knows enough, or has nothing more to ask; "decided": a sequential check has its verdicts; "read": every
+ * lesson of it was read.
  */
-export const FINISH_REASONS = ["mastered", "budget", "amount", "handed-in", "time-up", "placed", "decided"] as const;
+export const FINISH_REASONS = [
+  "mastered",
+  "budget",
+  "amount",
+  "handed-in",
+  "time-up",
+  "placed",
+  "decided",
+  "read",
+] as const;
 export type FinishReason = (typeof FINISH_REASONS)[number];
 
 /** How sure practice has to be before it calls a skill mastered. */
@@ -49,7 +61,7 @@ export interface PartSettings {
   readonly calculator?: boolean;
   /** Its skills are those that the student missed in another part, for each their own. */
   readonly missedIn?: MissedIn;
-  /** Of a diagnostic. */
+  /** Of a diagnostic, and of practice at own depth. */
   readonly scope?: DiagnosticScope;
 }
 
@@ -105,6 +117,8 @@ export interface SittingState {
   readonly priors?: Readonly<Record<string, { readonly mean: number; readonly sd: number }>>;
   /** Of a diagnostic: where each strand stands, once it is over. */
   readonly placed?: readonly StrandReport[];
+  /** Of lessons: the skills whose lesson was read. */
+  readonly read?: readonly string[];
   /** Of a sequential check: its verdict on each skill, once it is over. */
   readonly verdicts?: Readonly<Record<string, CheckVerdict>>;
   /** Of a contrast set: right at the first try of those answered, where each skill stood alone and where they were mixed. */

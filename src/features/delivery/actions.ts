@@ -2,6 +2,7 @@
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
 import { chooseOwn } from "./writes/chooseOwn";
+import { readLesson } from "./writes/readLesson";
 import { readLine } from "./writes/readLine";
 import { setGoal } from "./writes/setGoal";
 import { takeNext } from "./writes/takeNext";
@@ -25,4 +26,8 @@ export async function chooseOwnAction(input: unknown): Promise<ActionResult<{ as
 
 export async function setGoalAction(input: unknown): Promise<ActionResult<{ daysAWeek: number }>> {
   return runAction((context) => setGoal(context, input));
+}
+
+export async function readLessonAction(input: unknown): Promise<ActionResult<{ done: boolean }>> {
+  return runAction((context) => readLesson(context, input));
 }

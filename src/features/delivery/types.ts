@@ -91,6 +91,8 @@ export interface SittingView extends SittingChange {
   readonly calculator: boolean;
   /** Its items may be read aloud. */
   readonly readsAloud: boolean;
+  /** Of lessons to be read, those that were; null for what is answered. */
+  readonly read: readonly string[] | null;
   /** What was not learned yet may be set aside. */
   readonly setsAside: boolean;
   /** Some of what came out is released. */

@@ -57,6 +57,8 @@ const PART_NAMES: Readonly<Record<WorkKind, string>> = {
   quiz: "Test",
   diagnostic: "Where to begin",
   sequential: "Short check",
+  depth: "Practice",
+  lesson: "To read",
   contrast: "Telling apart",
   paper: "Test on paper",
 };

@@ -12,6 +12,7 @@ const WORDS: Readonly<Record<RunState, string>> = {
   "time-up": "handed in",
   placed: "placed",
   decided: "finished",
+  read: "read",
 };
 /** Where it is told apart how it was finished. */
 const ENDED: Readonly<Partial<Record<RunState, string>>> = {

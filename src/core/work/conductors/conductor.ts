@@ -65,6 +65,8 @@ export interface Conductor {
   readonly pickable: boolean;
   /** Whether all its items stand from the beginning, in one order, whatever is answered. */
   readonly standsWhole: boolean;
+  /** Whether it is read and not answered: its student says when that is done. */
+  readonly isRead: boolean;
   /** Whether it is done on paper: nobody works at it here, and what came out is typed in. */
   readonly onPaper: boolean;
   /** Whether answers may be changed until the whole of it is handed in: only then are they worth anything. */

@@ -3,17 +3,27 @@ import { amount } from "./amount";
 import { check } from "./check";
 import type { Conductor } from "./conductor";
 import { contrast } from "./contrast";
+import { depth } from "./depth";
 import { diagnostic } from "./diagnostic";
+import { lesson } from "./lesson";
 import { paper } from "./paper";
 import { practice } from "./practice";
 import { quiz } from "./quiz";
 import { sequential } from "./sequential";
 
 /** Every kind of work by its conductor: the compiler wants each, and nothing else names one. */
-const CONDUCTORS = { practice, check, amount, quiz, diagnostic, sequential, contrast, paper } satisfies Record<
-  WorkKind,
-  Conductor
->;
+const CONDUCTORS = {
+  practice,
+  check,
+  amount,
+  quiz,
+  diagnostic,
+  sequential,
+  contrast,
+  paper,
+  depth,
+  lesson,
+} satisfies Record<WorkKind, Conductor>;
 
 /**
  * @example conductorOf("amount").pickable // true

@@ -8,6 +8,7 @@ type Usual = Pick<
   | "pickable"
   | "standsWhole"
   | "onPaper"
+  | "isRead"
   | "isHandedInWhole"
   | "placements"
   | "endsWithTime"
@@ -23,6 +24,7 @@ export const USUAL: Usual = {
   pickable: false,
   standsWhole: false,
   onPaper: false,
+  isRead: false,
   isHandedInWhole: () => false,
   placements: ({ placements }) => placements,
   endsWithTime: false,

@@ -35,6 +35,7 @@ export function sittingView(
     partTitle: part.title,
     hasParts: work.partCount > 1,
     whole: wholeView(run),
+    read: run.conductor.isRead ? (run.sitting.state.read ?? []) : null,
     setsAside: run.conductor.setsAside,
     calculator: part.settings.calculator === true,
     // What somebody is measured by is read aloud to those alone who are to have it.

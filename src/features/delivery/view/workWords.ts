@@ -72,6 +72,20 @@ export const WORK_WORDS: Readonly<Record<WorkKind, WorkWords>> = {
     finished: () => "worked through",
     what: "",
   },
+  depth: {
+    handIn: "Check",
+    left: (items) => `${items} to go`,
+    done: (view) => ({ head: "All done", text: workedThrough(view) }),
+    finished: () => "worked through",
+    what: "",
+  },
+  lesson: {
+    handIn: "Next",
+    left: () => "",
+    done: () => ({ head: "Read", text: "You can read it again at any time." }),
+    finished: () => "read",
+    what: "to read, ",
+  },
   paper: {
     handIn: "Next",
     left: () => "",

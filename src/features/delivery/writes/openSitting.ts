@@ -43,7 +43,7 @@ async function shown(tx: Queryable, context: Context, run: Run): Promise<Sitting
   const scores = last ? await scoresOfAnswers(tx, [last.serial]) : [];
   return {
     ...sittingView(run, last ? { ...last, scores } : null, context.runtime.now()),
-    lessons: run.conductor.tells.verdict ? lessonsOf(run) : {},
+    lessons: run.conductor.tells.verdict || run.conductor.isRead ? lessonsOf(run) : {},
     hasResults: await seesResults(tx, context, run),
   };
 }

@@ -120,7 +120,8 @@ export async function workView(context: Context, assignmentId: string): Promise<
       waitsForWord: part.opening.some(({ by }) => by === "word"),
     })),
     gain: withoutStudents(gained),
-    strands: parts.length === 1 ? strandColumns(library, parts[0]) : [],
+    strands:
+      parts.length === 1 && parts[0] && !LEARNED_KINDS.includes(parts[0].kind) ? strandColumns(library, parts[0]) : [],
     released: (await releasesOf(runtime.db.read, [assignmentId])).map(({ what }) => what),
     release: work.release,
     cutPercent: work.cutPercent,

@@ -29,6 +29,7 @@ const ORDER: readonly RunState[] = [
   "amount",
   "handed-in",
   "decided",
+  "read",
   "placed",
   "mastered",
 ];
@@ -202,6 +203,12 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
   );
 }
 
+/** More names than these say less. */
+const MOST_NAMES = 6;
+
+const inShort = (names: readonly string[]): readonly string[] =>
+  names.length <= MOST_NAMES ? names : [...names.slice(0, 3), `${names.length - 3} more skills`];
+
 function subOf(work: WorkView): string {
   const rules = [
     ...(work.closes === null ? [] : [`late work until ${work.closes}`]),
@@ -214,6 +221,6 @@ function subOf(work: WorkView): string {
       ? `${work.parts.length} parts: ${work.parts.map(({ title }) => title.toLowerCase()).join(", ")}`
       : KIND_WORDS[work.kind].ends(work.items, work.certainty);
   const times = `open from ${work.opens}, ${work.due === null ? "no due day" : `due ${work.due}`}`;
-  const about = work.strands.length > 0 ? work.strands.map(({ name }) => name) : work.skills;
+  const about = work.strands.length > 0 ? work.strands.map(({ name }) => name) : inShort(work.skills);
   return `${work.className}, ${about.join(", ")}. ${[what, times, ...rules].join("; ")}.`;
 }

@@ -36,6 +36,11 @@ export const KIND_WORDS: Readonly<Record<WorkKind, KindWords>> = {
     ends: (items) => `Telling apart: ${items} items, half of them each skill alone, half mixed`,
     inList: "telling apart, ",
   },
+  depth: {
+    ends: (items) => `Each student at their own depth in the strand, ${items} items`,
+    inList: "own depth, ",
+  },
+  lesson: { ends: () => "A lesson to read", inList: "lesson, " },
   paper: {
     ends: (items) => `A test on paper of ${items} ${items === 1 ? "item" : "items"}`,
     inList: "test on paper, ",

@@ -12,6 +12,8 @@ const GIVEN_KINDS = [
   "sequential",
   "contrast",
   "paper",
+  "depth",
+  "lesson",
 ] as const satisfies readonly WorkKind[];
 export const MOST_PICKED = 60;
 /** A diagnostic of all strands may take as many. */

@@ -1,8 +1,7 @@
 import type { Metadata } from "next";
 import { enterWork } from "@/features/delivery/entry";
 import { PartsPage } from "@/features/delivery/view/PartsPage";
-import { SittingPage } from "@/features/delivery/view/SittingPage";
-import { TestPage } from "@/features/delivery/view/whole/TestPage";
+import { RunPage } from "@/features/delivery/view/RunPage";
 import { requireStaffPage } from "@/server/access/pages";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
@@ -21,10 +20,5 @@ export default async function Page({
   const found = await attempt((context) => enterWork(context, workId, part ?? null));
   if (!found.ok) return <Refused message={found.message} href="/desk/all/work" label="To my desk" />;
   if (found.data.as === "parts") return <PartsPage work={found.data.view} />;
-  const { view } = found.data;
-  return view.whole ? (
-    <TestPage key={view.sittingId} initial={{ ...view, whole: view.whole }} personId={personId} />
-  ) : (
-    <SittingPage key={view.sittingId} initial={view} personId={personId} />
-  );
+  return <RunPage view={found.data.view} personId={personId} />;
 }

@@ -1,9 +1,8 @@
 import type { Metadata } from "next";
 import { enterWork } from "@/features/delivery/entry";
 import { PartsPage } from "@/features/delivery/view/PartsPage";
-import { SittingPage } from "@/features/delivery/view/SittingPage";
+import { RunPage } from "@/features/delivery/view/RunPage";
 import { UnlockPage } from "@/features/delivery/view/UnlockPage";
-import { TestPage } from "@/features/delivery/view/whole/TestPage";
 import { requireStudentPage } from "@/server/access/pages";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
@@ -31,10 +30,5 @@ export default async function Page({
   if (!found.ok && found.code === "locked") return <UnlockPage workId={workId} message={found.message} />;
   if (!found.ok) return <Refused message={found.message} href="/river" label="To my river" />;
   if (found.data.as === "parts") return <PartsPage work={found.data.view} />;
-  const { view } = found.data;
-  return view.whole ? (
-    <TestPage key={view.sittingId} initial={{ ...view, whole: view.whole }} personId={actor.personId} />
-  ) : (
-    <SittingPage key={view.sittingId} initial={view} personId={actor.personId} />
-  );
+  return <RunPage view={found.data.view} personId={actor.personId} />;
 }

@@ -16,17 +16,18 @@ import { TryIt } from "../TryIt";
 import {
   type Composition,
   filledIn,
+  goesByStrand,
   type ItemFaceOf,
   isTest,
   MADE,
   MADE_WORDS,
-  messageOf,
   PAIR_CUT,
   PRESETS,
   receiversOf,
   type SeriesChoice,
 } from "./composition";
 import { firstComposition } from "./firstComposition";
+import { messageOf } from "./message";
 import { PickedItems } from "./PickedItems";
 import { PracticeSkills } from "./PracticeSkills";
 import { ProposedTest } from "./ProposedTest";
@@ -197,7 +198,7 @@ function Fields({
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_16rem_20rem]">
         {isPicked ? (
           <PickedItems view={view} base={base} />
-        ) : composition.made === "diagnostic" ? (
+        ) : goesByStrand(composition.made) ? (
           <Strands view={view} composition={composition} change={change} />
         ) : isTest(composition.made) ? (
           <ProposedTest view={view} composition={composition} change={change} receivers={receivers} Face={Face} />
@@ -243,7 +244,7 @@ function missingOf(composition: Composition, students: number): string | null {
   if (isTest(made)) {
     if ((test.forms[0]?.length ?? 0) === 0) return "The test has no item yet.";
     if (made === "pair" && (test.forms[1]?.length ?? 0) === 0) return "The second test has no item yet.";
-  } else if (made === "diagnostic") {
+  } else if (goesByStrand(made)) {
     if (scope.strandIds.length === 0) return "No strand is chosen.";
   } else if (skillIds.length === 0) return "No skill is chosen.";
   if (made === "contrast" && skillIds.length < 2) return "Choose the skills that get mixed up: at least two.";
@@ -252,6 +253,8 @@ function missingOf(composition: Composition, students: number): string | null {
 
 function subOf({ made }: Composition, isPicked: boolean): string {
   if (isPicked) return "The items of your bundle, the same for everybody.";
+  if (made === "lesson") return "Students read it, move its model, and say that they have read it.";
+  if (made === "depth") return "The same strands for all, each student at the place where they are.";
   if (made === "diagnostic") return "Each item hangs on the answers before; nobody sees right or wrong.";
   return isTest(made)
     ? "A form proposed from the standards you choose; every item can be swapped."

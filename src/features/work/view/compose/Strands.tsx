@@ -31,19 +31,26 @@ export function Strands({
   return (
     <fieldset className="text-[15px]">
       <legend className={LABEL}>Strands</legend>
-      <p className="mb-3 leading-relaxed">
-        Asks from{" "}
-        <GradesAway label="Below" value={scope.below} most={8} set={(below) => set({ below })}>
-          below
-        </GradesAway>{" "}
-        each student’s own grade to{" "}
-        <GradesAway label="Above" value={scope.above} most={3} set={(above) => set({ above })}>
-          above
-        </GradesAway>{" "}
-        it. A strand takes {leastItems} to {mostItems} items and ends as soon as the place is clear: at most{" "}
-        {chosen * mostItems} items for all, usually about {chosen * USUAL_ITEMS}. Students may stop at any item and go
-        on another day, on any device.
-      </p>
+      {composition.made === "depth" ? (
+        <p className="mb-3 leading-relaxed">
+          Each student begins at the hardest skill that is not mastered and whose prerequisites are likely there, moves
+          up on mastery, and down after three misses in a row.
+        </p>
+      ) : (
+        <p className="mb-3 leading-relaxed">
+          Asks from{" "}
+          <GradesAway label="Below" value={scope.below} most={8} set={(below) => set({ below })}>
+            below
+          </GradesAway>{" "}
+          each student’s own grade to{" "}
+          <GradesAway label="Above" value={scope.above} most={3} set={(above) => set({ above })}>
+            above
+          </GradesAway>{" "}
+          it. A strand takes {leastItems} to {mostItems} items and ends as soon as the place is clear: at most{" "}
+          {chosen * mostItems} items for all, usually about {chosen * USUAL_ITEMS}. Students may stop at any item and go
+          on another day, on any device.
+        </p>
+      )}
       <ul>
         {strands.map(([id, strand]) => {
           const skills = view.skills.filter(({ strandId }) => strandId === id);

@@ -3,7 +3,7 @@ import { CERTAINTIES, type PracticeEnd } from "@/core/model/work";
 import { fewestItems, practiceRule } from "@/core/work/endRule";
 import type { Change } from "./composition";
 import { type Composition, isRepeatable, isTest, type Made } from "./composition";
-import { AMOUNT_NOTE, CONTRAST_NOTE, NET_NOTE, PICKED_NOTE, PRACTICE_NOTE, RUN_NOTE, SURE } from "./ends";
+import { AMOUNT_NOTE, CONTRAST_NOTE, DEPTH_NOTE, NET_NOTE, PICKED_NOTE, PRACTICE_NOTE, RUN_NOTE, SURE } from "./ends";
 import { HowOften } from "./HowOften";
 import { BOX, LABEL } from "./look";
 import { NumberBox } from "./NumberBox";
@@ -100,7 +100,7 @@ export function WhenAndHow({
 }
 
 /** What ends as soon as it is clear. */
-const ENDS_BY_ITSELF: readonly Made[] = ["diagnostic", "sequential"];
+const ENDS_BY_ITSELF: readonly Made[] = ["diagnostic", "sequential", "lesson"];
 
 const ENDS: Readonly<Record<PracticeEnd["by"], PracticeEnd>> = {
   sure: { by: "sure" },
@@ -188,9 +188,11 @@ function HowItEnds({
       ) : null}
       <p className="text-mute mt-2 text-[14px]">
         {!isWhenSure
-          ? made === "contrast"
-            ? CONTRAST_NOTE
-            : AMOUNT_NOTE
+          ? made === "depth"
+            ? DEPTH_NOTE
+            : made === "contrast"
+              ? CONTRAST_NOTE
+              : AMOUNT_NOTE
           : end.by === "run"
             ? RUN_NOTE
             : end.by === "net"

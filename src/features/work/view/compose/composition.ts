@@ -1,10 +1,7 @@
 import type { ReactNode } from "react";
-import { v7 } from "uuid";
 import type { TestLevel } from "@/core/assembly/testProblem";
 import type { SeriesRules } from "@/core/model/series";
 import type { Certainty, DiagnosticScope, PracticeEnd, ReleaseTime, RetakeRule } from "@/core/model/work";
-import { DIAGNOSTIC_SETTINGS } from "@/core/selection/diagnostic/diagnosticState";
-import { MOST_OF_SHORT_CHECK } from "@/core/selection/shortCheck";
 import type { TestItem } from "../../testTypes";
 import type { ComposeView } from "../../types";
 
@@ -12,11 +9,23 @@ import type { ComposeView } from "../../types";
 export const MOST_PRACTISED = 6;
 
 /** What is being put together; a pair is a test before and after with practice between. */
-export const MADE = ["practice", "amount", "sequential", "contrast", "quiz", "pair", "diagnostic"] as const;
+export const MADE = [
+  "lesson",
+  "practice",
+  "depth",
+  "amount",
+  "sequential",
+  "contrast",
+  "quiz",
+  "pair",
+  "diagnostic",
+] as const;
 export type Made = (typeof MADE)[number];
 
 export const MADE_WORDS: Readonly<Record<Made, { readonly name: string; readonly note: string }>> = {
+  lesson: { name: "A lesson", note: "to read, with its model to move; told as read by the student" },
   practice: { name: "Practice", note: "until the skills are mastered" },
+  depth: { name: "At own depth", note: "whole strands across grades: each student from their own place, up and down" },
   amount: { name: "A number of items", note: "told after each, the mark is the share right" },
   sequential: { name: "A short check", note: "2 to 5 items a skill, each until it is clear" },
   contrast: { name: "Telling apart", note: "skills that get mixed up: each alone, then mixed" },
@@ -85,8 +94,11 @@ export interface SeriesChoice extends Omit<SeriesRules, "source" | "items"> {
   readonly lastDay: string;
 }
 
+/** What goes over whole strands. */
+export const goesByStrand = (made: Made): boolean => made === "diagnostic" || made === "depth";
+
 /** What can be made anew from skills on each day. */
-export const isRepeatable = (made: Made): boolean => !isTest(made) && made !== "diagnostic";
+export const isRepeatable = (made: Made): boolean => !isTest(made) && !goesByStrand(made) && made !== "lesson";
 
 export interface Composition {
   readonly made: Made;
@@ -193,139 +205,6 @@ export function receiversOf(view: ComposeView, { to, without, dueOf }: Compositi
   });
 }
 
-/** Everything as it is sent. Ids are made here, so that sending twice gives once. */
-export function messageOf(view: ComposeView, composition: Composition, ids: { readonly workId: string }) {
-  const { rules, dueDay, opensDay } = composition;
-  const closes = rules.closesDay === "" ? null : { day: rules.closesDay, time: "20:00" };
-  return {
-    workId: ids.workId,
-    title: composition.title,
-    instructions: composition.instructions,
-    parts: partsOf(view, composition),
-    opens: { day: opensDay, time: "06:00" },
-    due: dueDay === "" ? null : { day: dueDay, time: "20:00" },
-    closes,
-    rules: {
-      ...rulesMessage(rules, isTest(composition.made)),
-      isPrepared: rules.isPrepared,
-      alternate: composition.made === "quiz" && composition.test.neighbours && composition.test.forms.length > 1,
-    },
-  };
-}
-
-/** Rules as they are sent; what only tests have is left out of other work. */
-export const rulesMessage = (rules: Rules, ofTest: boolean) => ({
-  onlyAtSchool: rules.onlyAtSchool,
-  unlockCode: rules.onlyAtSchool && rules.unlockCode !== "" ? rules.unlockCode : null,
-  goesFirst: rules.goesFirst,
-  release: ofTest ? { score: rules.score, answers: rules.answers, explanations: rules.explanations } : {},
-  cutPercent: ofTest ? rules.cutPercent : null,
-  category: rules.category,
-  retake: rules.retake,
-});
-
-function partsOf(view: ComposeView, composition: Composition) {
-  const { made, skillIds, items, certainty, end, rules } = composition;
-  if (made === "practice")
-    return [{ id: v7(), kind: "practice", skillIds, settings: { items, certainty, end }, items: [] }];
-  if (made === "diagnostic") return [diagnosticPart(view, composition)];
-  if (made === "sequential" || made === "contrast")
-    return [
-      {
-        id: v7(),
-        kind: made,
-        skillIds,
-        settings: { items: made === "contrast" ? items : MOST_OF_SHORT_CHECK * skillIds.length },
-        items: [],
-      },
-    ];
-  if (made === "amount")
-    return [
-      {
-        id: v7(),
-        kind: "amount",
-        skillIds,
-        settings: { items },
-        items: view.picked.map(({ itemId, skillId, seed }) => ({ itemId, skillId, seed })),
-      },
-    ];
-  const before = v7();
-  const follow = v7();
-  const follows = made === "pair" ? "itself" : rules.cutPercent === null ? "nothing" : rules.follows;
-  const cut = rules.cutPercent ?? 100;
-  const first = testPart(composition, before, made === "pair" ? [0] : null, made === "pair" ? "Before" : "");
-  if (follows === "nothing" && made === "quiz") return [first];
-  const followUp = {
-    id: follow,
-    kind: "practice",
-    title: "Work on what was missed",
-    skillIds: [],
-    settings: { items: FOLLOW_UP_ITEMS, missedIn: { partId: before, alsoAtCut: rules.alsoAtCut } },
-    opening: [
-      rules.alsoAtCut ? { by: "done", partId: before } : { by: "below", partId: before, percent: cut },
-      ...(follows === "word" ? [{ by: "word" }] : []),
-    ],
-    items: [],
-  };
-  if (made === "quiz") return [{ ...first, title: "Test" }, followUp];
-  const after = testPart(composition, v7(), [1], "After");
-  return [
-    first,
-    followUp,
-    {
-      ...after,
-      opening: [
-        { by: "done", partId: before },
-        { by: "done", partId: follow },
-        ...(rules.after === "word" ? [{ by: "word" }] : []),
-        ...(rules.afterForAll ? [] : [{ by: "below", partId: before, percent: cut }]),
-      ],
-    },
-  ];
-}
-
-/** The most items that follow a test: enough for several skills. */
-const FOLLOW_UP_ITEMS = 24;
-const LETTERS = ["A", "B", "C", "D"];
-
 /** The skills of strands, of whatever grade: which of them a student is asked hangs on the student's own. */
 export const skillsOfStrands = (view: ComposeView, strandIds: readonly string[]) =>
   view.skills.filter(({ strandId }) => strandIds.includes(strandId));
-
-function diagnosticPart(view: ComposeView, { scope }: Composition) {
-  return {
-    id: v7(),
-    kind: "diagnostic",
-    skillIds: skillsOfStrands(view, scope.strandIds).map(({ id }) => id),
-    settings: { items: DIAGNOSTIC_SETTINGS.mostItems * scope.strandIds.length, scope },
-    items: [],
-  };
-}
-
-/** A test as a part, of all its forms or of one. */
-function testPart({ test }: Composition, id: string, only: readonly number[] | null, title: string) {
-  const forms = test.forms.filter((_, place) => only === null || only.includes(place));
-  return {
-    id,
-    kind: test.onPaper ? "paper" : "quiz",
-    title,
-    skillIds: [...new Set(forms.flat().map(({ item }) => item.skillId))],
-    settings: {
-      items: Math.max(1, forms[0]?.length ?? 1),
-      goBack: test.goBack,
-      shuffle: test.shuffle,
-      calculator: test.calculator,
-      ...(test.minutes === null ? {} : { minutes: test.minutes }),
-    },
-    opening: [],
-    items: forms.flatMap((form, place) =>
-      form.map(({ item, points }) => ({
-        itemId: item.itemId,
-        skillId: item.skillId,
-        seed: item.seed,
-        points,
-        form: LETTERS[place] ?? "A",
-      })),
-    ),
-  };
-}

@@ -24,3 +24,4 @@ export const RUN_NOTE = "Runs of right answers say less than the chance of maste
 export const NET_NOTE = "A right answer adds one, a wrong one takes off the penalty, never under nought.";
 export const CONTRAST_NOTE =
   "Half of the items with each skill alone, half mixed. You see how many were right alone, and how many when nothing said which it was.";
+export const DEPTH_NOTE = "Each student works at what is next for them; what counts as mastered is the same for all.";

@@ -14,6 +14,8 @@ const MADE_OF_KIND: Readonly<Record<WorkKind, Made>> = {
   diagnostic: "diagnostic",
   quiz: "quiz",
   paper: "quiz",
+  depth: "depth",
+  lesson: "lesson",
 };
 
 /** What stands on the page when it is opened. */

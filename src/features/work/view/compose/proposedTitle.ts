@@ -1,5 +1,5 @@
 import type { ComposeView } from "../../types";
-import { type Composition, isTest, type Made, PRESETS, skillsOfStrands } from "./composition";
+import { type Composition, goesByStrand, isTest, type Made, PRESETS, skillsOfStrands } from "./composition";
 import { seriesOf } from "./seriesChoice";
 
 const MOST_LETTERS = 80;
@@ -9,14 +9,16 @@ const PREFIXES: Readonly<Partial<Record<Made, string>>> = {
   pair: "Before and after: ",
   sequential: "Short check: ",
   contrast: "Telling apart: ",
+  lesson: "Read: ",
 };
 
 /** A title from what is asked, and of a test its kind. */
 export function proposedTitle(view: ComposeView, composition: Composition): string {
   const { made, skillIds, scope, test, filledAs } = composition;
-  if (made === "diagnostic") {
+  if (goesByStrand(made)) {
+    const begins = made === "diagnostic" ? "Where to begin" : "At my own pace";
     const strands = [...new Set(skillsOfStrands(view, scope.strandIds).map(({ strand }) => strand))];
-    return strands.length === 1 ? `Where to begin: ${strands[0]}`.slice(0, MOST_LETTERS) : "Where to begin";
+    return strands.length === 1 ? `${begins}: ${strands[0]}`.slice(0, MOST_LETTERS) : begins;
   }
   const repeated = seriesOf(composition);
   if (repeated?.planWeeks != null) return made === "sequential" ? "Weekly check" : "Warm-up";
