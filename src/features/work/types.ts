@@ -2,6 +2,7 @@ import type { WhyFacts } from "@/core/model/whyFacts";
 import type {
   Certainty,
   CheckVerdict,
+  OpeningRule,
   PartSettings,
   Released,
   ReleaseRules,
@@ -224,6 +225,16 @@ export interface Again {
   readonly cutPercent: number | null;
   readonly release: ReleaseRules;
   readonly retake: RetakeRule;
+  /** What opened its main part. */
+  readonly opening: readonly OpeningRule[];
+  /** Parts before and after the main thing. */
+  readonly extras: readonly {
+    readonly kind: "lesson" | "practice" | "amount" | "sequential" | "contrast";
+    readonly skillIds: readonly string[];
+    readonly items: number;
+    readonly isBefore: boolean;
+    readonly opening: readonly OpeningRule[];
+  }[];
 }
 
 /** What the page for giving work starts from. */

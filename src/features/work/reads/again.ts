@@ -3,6 +3,7 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { classesById } from "@/db/queries/people";
 import { assignmentById, type PartRow, partsOfWorks, pickedItemsOf, skillIdsOfPart, workById } from "@/db/queries/work";
+import type { Queryable } from "@/db/queryable";
 import { demandClasses } from "@/server/access/subjects";
 import { versionsOf } from "@/server/library/drawnItems";
 import type { Context } from "@/server/runtime/context";
@@ -28,7 +29,7 @@ export async function workAgain(context: Context, assignmentId: string): Promise
     classesById(db, [work.classId]),
     todayOf(runtime, context.actor.schoolId),
   ]);
-  const [first] = parts;
+  const first = mainOf(parts);
   if (!first) throw new Refusal("not-found", "There is nothing in this work.");
   const tests = parts.filter(({ kind }) => conductorOf(kind).standsWhole);
   const place = { classId: work.classId, grade: ofClass?.grade ?? 0, today, day: dayNumber(today) };
@@ -71,5 +72,34 @@ export async function workAgain(context: Context, assignmentId: string): Promise
     cutPercent: work.cutPercent,
     release: work.release,
     retake: work.retake,
+    opening: (tests[0] ?? first).opening,
+    extras: await extrasOf(db, parts, tests[0] ?? first),
   };
+}
+
+/** Kinds that stand as parts beside the main thing. */
+const EXTRA: readonly string[] = [
+  "lesson",
+  "practice",
+  "amount",
+  "sequential",
+  "contrast",
+] satisfies Again["extras"][number]["kind"][];
+
+/** What a work is mainly: its first part that is no lesson to read before; its first part where all are. */
+const mainOf = (parts: readonly PartRow[]): PartRow | undefined =>
+  parts.find(({ kind }) => !conductorOf(kind).isRead) ?? parts[0];
+
+/** Parts beside the main one, without what follows a test: that is set with the test. */
+async function extrasOf(db: Queryable, parts: readonly PartRow[], main: PartRow): Promise<Again["extras"]> {
+  const beside = parts.filter(({ id, kind, settings }) => id !== main.id && EXTRA.includes(kind) && !settings.missedIn);
+  return Promise.all(
+    beside.map(async ({ id, kind, settings, opening, place }) => ({
+      kind: kind as Again["extras"][number]["kind"],
+      skillIds: await skillIdsOfPart(db, id),
+      items: settings.items,
+      isBefore: place < main.place,
+      opening,
+    })),
+  );
 }

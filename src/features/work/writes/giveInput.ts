@@ -91,7 +91,10 @@ const settingsInput = object({
     .default(undefined),
 });
 
-const openingInput = lazy((rule: { by?: unknown }) => {
+const openingInput = lazy((rule: { by?: unknown; day?: unknown }) => {
+  // A day by itself begins in the morning of the school's zone, which the browser does not know.
+  if (rule?.by === "day" && rule.day !== undefined)
+    return object({ by: string().oneOf(["day"]).required(), day: day() });
   if (rule?.by === "day")
     return object({ by: string().oneOf(["day"]).required(), at: number().integer().min(0).max(LATEST).required() });
   if (rule?.by === "word") return object({ by: string().oneOf(["word"]).required() });
@@ -112,7 +115,7 @@ export const partInput = object({
 });
 /** A part as it is sent; what lies behind `lazy` is checked, and named here. */
 export type PartInput = Omit<InferType<typeof partInput>, "opening" | "settings"> & {
-  readonly opening: readonly OpeningRule[];
+  readonly opening: readonly (OpeningRule | { readonly by: "day"; readonly day: string })[];
   readonly settings: PartSettings;
 };
 

@@ -83,9 +83,13 @@ export async function giveWork(
   });
 }
 
+/** When a part opens on its day. */
+const MORNING = "06:00";
+
 /** Parts as rows hold them; what can't be is refused in words. */
 export async function newParts(context: Context, parts: readonly PartInput[]): Promise<NewPart[]> {
   await soundParts(context, parts);
+  const school = await schoolOf(context.runtime, context.actor.schoolId);
   return Promise.all(
     parts.map(async ({ id, kind, title, skillIds, settings, opening, items }): Promise<NewPart> => {
       const placed = await placedItems(context, kind, skillIds, items);
@@ -95,7 +99,9 @@ export async function newParts(context: Context, parts: readonly PartInput[]): P
         kind,
         title,
         skillIds,
-        opening,
+        opening: opening.map((rule) =>
+          "day" in rule ? { by: "day", at: instantAt(school, rule.day, MORNING) } : rule,
+        ),
         settings: placed.length > 0 ? { ...settings, items: perForm } : settings,
         items: placed,
       };

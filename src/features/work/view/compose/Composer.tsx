@@ -27,7 +27,9 @@ import {
   type SeriesChoice,
 } from "./composition";
 import { firstComposition } from "./firstComposition";
+import { MoreParts } from "./MoreParts";
 import { messageOf } from "./message";
+import { EXTRA_WORDS, leastSkills } from "./moreParts";
 import { PickedItems } from "./PickedItems";
 import { PracticeSkills } from "./PracticeSkills";
 import { ProposedTest } from "./ProposedTest";
@@ -196,15 +198,20 @@ function Fields({
         </fieldset>
       )}
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_16rem_20rem]">
-        {isPicked ? (
-          <PickedItems view={view} base={base} />
-        ) : goesByStrand(composition.made) ? (
-          <Strands view={view} composition={composition} change={change} />
-        ) : isTest(composition.made) ? (
-          <ProposedTest view={view} composition={composition} change={change} receivers={receivers} Face={Face} />
-        ) : (
-          <PracticeSkills view={view} first={start.skillIds} composition={composition} change={change} />
-        )}
+        <div>
+          {isPicked ? (
+            <PickedItems view={view} base={base} />
+          ) : goesByStrand(composition.made) ? (
+            <Strands view={view} composition={composition} change={change} />
+          ) : isTest(composition.made) ? (
+            <ProposedTest view={view} composition={composition} change={change} receivers={receivers} Face={Face} />
+          ) : (
+            <PracticeSkills view={view} first={start.skillIds} composition={composition} change={change} />
+          )}
+          {isPicked || seriesOf(composition) !== null ? null : (
+            <MoreParts view={view} composition={composition} change={change} />
+          )}
+        </div>
         <Whom view={view} composition={composition} change={change} fromPullList={fromPullList} />
         <WhenAndHow
           today={view.today}
@@ -247,6 +254,9 @@ function missingOf(composition: Composition, students: number): string | null {
   } else if (goesByStrand(made)) {
     if (scope.strandIds.length === 0) return "No strand is chosen.";
   } else if (skillIds.length === 0) return "No skill is chosen.";
+  const short = composition.extras.find(({ kind, skillIds: ids }) => ids.length < leastSkills(kind));
+  if (short)
+    return `Choose ${leastSkills(short.kind) === 2 ? "at least two skills" : "a skill"} for ${EXTRA_WORDS[short.kind]}.`;
   if (made === "contrast" && skillIds.length < 2) return "Choose the skills that get mixed up: at least two.";
   return made !== "practice" && dueDay === "" ? "Choose a due day." : null;
 }

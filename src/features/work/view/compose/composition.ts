@@ -4,6 +4,7 @@ import type { SeriesRules } from "@/core/model/series";
 import type { Certainty, DiagnosticScope, PracticeEnd, ReleaseTime, RetakeRule } from "@/core/model/work";
 import type { TestItem } from "../../testTypes";
 import type { ComposeView } from "../../types";
+import type { ExtraPart, PartOpens } from "./moreParts";
 
 /** The most skills of practice, and of a piece of a series. */
 export const MOST_PRACTISED = 6;
@@ -112,6 +113,10 @@ export interface Composition {
   readonly end: PracticeEnd;
   readonly test: TestDesign;
   readonly scope: DiagnosticScope;
+  /** Parts before and after the main thing. */
+  readonly extras: readonly ExtraPart[];
+  /** What opens the main thing, where something stands before it. */
+  readonly mainOpens: PartOpens;
   /** What it was filled in as, which stands before its title; null for nothing. */
   readonly filledAs: keyof typeof PRESETS | null;
   /** Given again and again; null for once. */

@@ -3,6 +3,7 @@ import { GRADES_ABOVE, GRADES_BELOW } from "@/core/selection/diagnostic/gradesAr
 import type { AssignStart } from "../../assignStart";
 import type { Again, ComposeView } from "../../types";
 import { type Composition, type FormItem, isTest, type Made, MOST_PRACTISED, PAIR_CUT, RULES } from "./composition";
+import { newExtra, opensOf } from "./moreParts";
 
 /** As what a kind of work is given again; a check of a reteach as a number of items. */
 const MADE_OF_KIND: Readonly<Record<WorkKind, Made>> = {
@@ -60,6 +61,8 @@ export function firstComposition(
       onPaper: false,
     },
     scope: scopeOf(view),
+    extras: [],
+    mainOpens: { by: "done" },
     filledAs: null,
     series: null,
     to: first ? [first.id] : [],
@@ -112,6 +115,13 @@ function compositionAgain(view: ComposeView, again: Again, to: readonly string[]
       onPaper: again.onPaper,
     },
     scope: settings.scope ?? scopeOf(view),
+    extras: again.extras.map(({ kind, skillIds, items, isBefore, opening }) => ({
+      ...newExtra(skillIds, isBefore),
+      kind,
+      items,
+      opens: opensOf(opening),
+    })),
+    mainOpens: opensOf(again.opening),
     filledAs: null,
     series: null,
     to,

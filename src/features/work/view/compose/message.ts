@@ -2,7 +2,8 @@ import { v7 } from "uuid";
 import { DIAGNOSTIC_SETTINGS } from "@/core/selection/diagnostic/diagnosticState";
 import { MOST_OF_SHORT_CHECK } from "@/core/selection/shortCheck";
 import type { ComposeView } from "../../types";
-import { type Composition, isTest, type Rules, skillsOfStrands } from "./composition";
+import { type Composition, isTest, MADE_WORDS, type Rules, skillsOfStrands } from "./composition";
+import { type ExtraPart, extraMessage, openingOf, type PartOpens } from "./moreParts";
 
 /** Everything as it is sent. Ids are made here, so that sending twice gives once. */
 export function messageOf(view: ComposeView, composition: Composition, ids: { readonly workId: string }) {
@@ -12,7 +13,7 @@ export function messageOf(view: ComposeView, composition: Composition, ids: { re
     workId: ids.workId,
     title: composition.title,
     instructions: composition.instructions,
-    parts: partsOf(view, composition),
+    parts: allParts(view, composition),
     opens: { day: opensDay, time: "06:00" },
     due: dueDay === "" ? null : { day: dueDay, time: "20:00" },
     closes,
@@ -34,6 +35,34 @@ export const rulesMessage = (rules: Rules, ofTest: boolean) => ({
   category: rules.category,
   retake: rules.retake,
 });
+
+/** The main thing with what stands before and after it. */
+function allParts(view: ComposeView, composition: Composition) {
+  const { extras, mainOpens, made } = composition;
+  const [before, after] = [extras.filter(({ isBefore }) => isBefore), extras.filter(({ isBefore }) => !isBefore)];
+  const main: readonly SentPart[] = partsOf(view, composition);
+  if (extras.length === 0) return main;
+  const [first, ...rest] = main;
+  const title = first?.title || MADE_WORDS[made].name;
+  const opened = (part: SentPart, opens: PartOpens, beforeId: string | undefined): SentPart => ({
+    ...part,
+    opening: [...openingOf(opens, beforeId), ...(part.opening ?? [])],
+  });
+  const inRow = (parts: readonly ExtraPart[], last: string | undefined) =>
+    parts.map((part, place) => opened(extraMessage(part), part.opens, parts[place - 1]?.id ?? last));
+  return [
+    ...inRow(before, undefined),
+    ...(first ? [opened({ ...first, title }, mainOpens, before.at(-1)?.id)] : []),
+    ...rest,
+    ...inRow(after, main.at(-1)?.id),
+  ];
+}
+
+interface SentPart {
+  readonly id: string;
+  readonly title?: string;
+  readonly opening?: readonly object[];
+}
 
 function partsOf(view: ComposeView, composition: Composition) {
   const { made, skillIds, items, certainty, end, rules } = composition;
