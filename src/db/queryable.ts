@@ -22,6 +22,7 @@ import * as students from "./schema/students";
 import * as summaries from "./schema/summaries";
 import * as units from "./schema/units";
 import * as work from "./schema/work";
+import * as workPresets from "./schema/workPresets";
 import type { Statements } from "./statements";
 
 export const schema = {
@@ -38,6 +39,7 @@ export const schema = {
   ...itemCards,
   ...plan,
   ...work,
+  ...workPresets,
   ...sittings,
   ...summaries,
   ...regroup,

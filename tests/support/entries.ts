@@ -663,6 +663,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "work/tryGivenAction": { needs: ofClass("see"), call: ({ workId }) => work("tryGivenAction")(workId) },
   "work/endTrialAction": { needs: staff, call: () => work("endTrialAction")() },
+  "work/keepPresetAction": { needs: staff, call: () => work("keepPresetAction")({ name: "", settings: {} }) },
+  "work/putPresetAwayAction": {
+    needs: staff,
+    call: () => work("putPresetAwayAction")({ presetId: "no such", away: true }),
+  },
   "work/furtherTryAction": {
     needs: ofClass("change"),
     call: ({ workId, studentId }) =>

@@ -12,6 +12,7 @@ import { grant, openPart } from "./writes/grant";
 import { changeKeptWork, keepWork } from "./writes/keepWork";
 import { sendLines } from "./writes/lines";
 import { endNow, pauseWork, resumeWork } from "./writes/live";
+import { keepPreset, putPresetAway } from "./writes/presets";
 import { releaseWork } from "./writes/release";
 import { endSeries, makeSeries } from "./writes/series";
 import { beginTrial, endTrial, tryGiven } from "./writes/trial";
@@ -115,4 +116,12 @@ export async function tryGivenAction(assignmentId: string): Promise<ActionResult
 
 export async function endTrialAction(): Promise<ActionResult<{ ended: true }>> {
   return runAction((context) => endTrial(context));
+}
+
+export async function keepPresetAction(input: unknown): Promise<ActionResult<{ presetId: string }>> {
+  return runAction((context) => keepPreset(context, input));
+}
+
+export async function putPresetAwayAction(input: unknown): Promise<ActionResult<{ away: boolean }>> {
+  return runAction((context) => putPresetAway(context, input));
 }

@@ -11,6 +11,7 @@ import type {
   Tally,
   WorkKind,
 } from "@/core/model/work";
+import type { WorkPreset } from "@/core/model/workPreset";
 import type { LeaveOut } from "@/core/roster/leftOutOfTests";
 import type { RunState } from "@/core/work/stateOfRun";
 import type { TestItem } from "./testTypes";
@@ -237,8 +238,16 @@ export interface Again {
   }[];
 }
 
+/** Settings that somebody keeps under a name. */
+export interface PresetView {
+  readonly id: string;
+  readonly name: string;
+  readonly settings: WorkPreset;
+}
+
 /** What the page for giving work starts from. */
 export interface ComposeView {
+  readonly presets: readonly PresetView[];
   readonly classes: readonly {
     readonly id: string;
     readonly name: string;

@@ -13,6 +13,7 @@ import { classesById } from "@/db/queries/people";
 import { groupsOfClasses, membersOfGroups } from "@/db/queries/regroup";
 import { supportsOf } from "@/db/queries/students";
 import { assignmentsOfClasses, pickedCounts } from "@/db/queries/work";
+import { presetsOf } from "@/db/queries/workPresets";
 import { demandBank } from "@/server/access/bankSubject";
 import { demand, demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
@@ -82,6 +83,11 @@ export async function composeView(
           ).length,
         ]),
       ),
+    })),
+    presets: (await presetsOf(context.runtime.db.read, staff.personId)).map(({ id, name, settings }) => ({
+      id,
+      name,
+      settings,
     })),
     today,
     holidays: [...classroom.school.calendar.holidays],

@@ -47,7 +47,7 @@ const percent = () =>
     .moreThan(0, "A cut lies above 0 and up to 100 %.")
     .max(100, "A cut lies above 0 and up to 100 %.");
 
-const endInput = lazy((end: { by?: unknown } | undefined) => {
+export const endInput = lazy((end: { by?: unknown } | undefined) => {
   if (end === undefined) return mixed<never>().optional();
   if (end.by === "run")
     return object({

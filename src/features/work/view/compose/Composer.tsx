@@ -15,21 +15,20 @@ import type { ComposeView } from "../../types";
 import { TryIt } from "../TryIt";
 import {
   type Composition,
-  filledIn,
   goesByStrand,
   type ItemFaceOf,
   isTest,
   MADE,
   MADE_WORDS,
   PAIR_CUT,
-  PRESETS,
   receiversOf,
   type SeriesChoice,
 } from "./composition";
+import { FillIn } from "./FillIn";
 import { firstComposition } from "./firstComposition";
 import { MoreParts } from "./MoreParts";
 import { messageOf } from "./message";
-import { EXTRA_WORDS, leastSkills } from "./moreParts";
+import { EXTRAS } from "./moreParts";
 import { PickedItems } from "./PickedItems";
 import { PracticeSkills } from "./PracticeSkills";
 import { ProposedTest } from "./ProposedTest";
@@ -180,20 +179,7 @@ function Fields({
               </span>
             </label>
           ))}
-          <span className="text-mute ml-auto flex items-baseline gap-2 text-[14px]">
-            Fill in as
-            {PRESET_NAMES.map((preset) => (
-              <Button
-                key={preset}
-                look="quiet"
-                className="px-0! py-0! text-[14px]!"
-                aria-pressed={composition.filledAs === preset}
-                onClick={() => change((before) => filledIn(before, preset))}
-              >
-                {PRESETS[preset].name}
-              </Button>
-            ))}
-          </span>
+          <FillIn presets={view.presets} composition={composition} change={change} />
           <p className="text-mute w-full text-[14px]">{MADE_WORDS[composition.made].note}</p>
         </fieldset>
       )}
@@ -225,8 +211,6 @@ function Fields({
   );
 }
 
-const PRESET_NAMES = Object.keys(PRESETS) as readonly (keyof typeof PRESETS)[];
-
 function verbOf(composition: Composition, isPicked: boolean): string {
   if (!isPicked && seriesOf(composition) !== null) return "Set up for";
   return composition.rules.isPrepared ? "Prepare for" : "Assign to";
@@ -254,9 +238,9 @@ function missingOf(composition: Composition, students: number): string | null {
   } else if (goesByStrand(made)) {
     if (scope.strandIds.length === 0) return "No strand is chosen.";
   } else if (skillIds.length === 0) return "No skill is chosen.";
-  const short = composition.extras.find(({ kind, skillIds: ids }) => ids.length < leastSkills(kind));
+  const short = composition.extras.find(({ kind, skillIds: ids }) => ids.length < EXTRAS[kind].leastSkills);
   if (short)
-    return `Choose ${leastSkills(short.kind) === 2 ? "at least two skills" : "a skill"} for ${EXTRA_WORDS[short.kind]}.`;
+    return `Choose ${EXTRAS[short.kind].leastSkills === 2 ? "at least two skills" : "a skill"} for ${EXTRAS[short.kind].words}.`;
   if (made === "contrast" && skillIds.length < 2) return "Choose the skills that get mixed up: at least two.";
   return made !== "practice" && dueDay === "" ? "Choose a due day." : null;
 }

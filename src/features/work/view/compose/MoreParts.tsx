@@ -7,7 +7,7 @@ import { dayWords } from "@/words/staff/dayWords";
 import type { ComposeView } from "../../types";
 import { type Change, type Composition, isTest, MADE_WORDS } from "./composition";
 import { BOX, LABEL } from "./look";
-import { EXTRA_KINDS, EXTRA_WORDS, type ExtraPart, newExtra, type PartOpens } from "./moreParts";
+import { EXTRA_KINDS, EXTRAS, type ExtraPart, newExtra, type PartOpens } from "./moreParts";
 
 /** The most parts beside the main thing. */
 const MOST_EXTRAS = 5;
@@ -91,16 +91,17 @@ function Part({
   readonly set: (values: Partial<ExtraPart>) => void;
   readonly drop: () => void;
 }) {
+  const { words, ofItems } = EXTRAS[kind];
   const names = view.skills.filter(({ id }) => skillIds.includes(id)).map(({ name }) => name);
   return (
     <li className="border-hair flex items-baseline gap-3 border-b py-1.5">
       <span className="flex-1">
         {word}{" "}
-        <WordEdit label="Kind of part" word={EXTRA_WORDS[kind]}>
+        <WordEdit label="Kind of part" word={words}>
           <Choices
             name="extra-kind"
             value={kind}
-            of={EXTRA_KINDS.map((one) => [one, EXTRA_WORDS[one]] as const)}
+            of={EXTRA_KINDS.map((one) => [one, EXTRAS[one].words] as const)}
             set={(next) => set({ kind: next })}
           />
         </WordEdit>{" "}
@@ -108,10 +109,10 @@ function Part({
         <WordEdit label="Skills of the part" word={names.length === 0 ? "no skill yet" : names.join(", ")}>
           <SkillPicker view={view} skillIds={skillIds} set={(ids) => set({ skillIds: ids })} />
         </WordEdit>
-        {kind === "lesson" || kind === "sequential" ? null : (
+        {ofItems === null ? null : (
           <>
             ,{" "}
-            <WordEdit label="Items of the part" word={`${kind === "practice" ? "at most " : ""}${items} items`}>
+            <WordEdit label="Items of the part" word={`${ofItems}${items} items`}>
               <label className="block">
                 <span className="mb-1 block">Items, 1 to 60</span>
                 <input
@@ -131,7 +132,7 @@ function Part({
         )}
         , opens <Opens opens={opens} isFirst={isFirst} set={(next) => set({ opens: next })} />
       </span>
-      <button type="button" aria-label={`Take out ${EXTRA_WORDS[kind]}`} className="px-1.5 text-[17px]" onClick={drop}>
+      <button type="button" aria-label={`Take out ${words}`} className="px-1.5 text-[17px]" onClick={drop}>
         ×
       </button>
     </li>

@@ -6,20 +6,47 @@ import { MOST_OF_SHORT_CHECK } from "@/core/selection/shortCheck";
 export const EXTRA_KINDS = ["lesson", "practice", "amount", "sequential", "contrast"] as const;
 export type ExtraKind = (typeof EXTRA_KINDS)[number];
 
-export const EXTRA_WORDS: Readonly<Record<ExtraKind, string>> = {
-  lesson: "a lesson",
-  practice: "practice until mastered",
-  amount: "a number of items",
-  sequential: "a short check",
-  contrast: "telling apart",
-};
-/** What it is called on its own. */
-const TITLES: Readonly<Record<ExtraKind, string>> = {
-  lesson: "To read",
-  practice: "Practice",
-  amount: "Items",
-  sequential: "Short check",
-  contrast: "Telling apart",
+interface Extra {
+  /** In a sentence, and on its own. */
+  readonly words: string;
+  readonly title: string;
+  readonly leastSkills: number;
+  /** Its items, of so many skills, where so many are wished. */
+  readonly items: (skills: number, wished: number) => number;
+  /** What stands before a number of items that can be set; null where it can't. */
+  readonly ofItems: string | null;
+}
+
+export const EXTRAS: Readonly<Record<ExtraKind, Extra>> = {
+  lesson: {
+    words: "a lesson",
+    title: "To read",
+    leastSkills: 1,
+    items: (skills) => Math.max(1, skills),
+    ofItems: null,
+  },
+  practice: {
+    words: "practice until mastered",
+    title: "Practice",
+    leastSkills: 1,
+    items: (_, wished) => wished,
+    ofItems: "at most ",
+  },
+  amount: { words: "a number of items", title: "Items", leastSkills: 1, items: (_, wished) => wished, ofItems: "" },
+  sequential: {
+    words: "a short check",
+    title: "Short check",
+    leastSkills: 1,
+    items: (skills) => MOST_OF_SHORT_CHECK * skills,
+    ofItems: null,
+  },
+  contrast: {
+    words: "telling apart",
+    title: "Telling apart",
+    leastSkills: 2,
+    items: (_, wished) => wished,
+    ofItems: "",
+  },
 };
 
 /** What opens a part: the one before it, nothing, a teacher's word, or a day. */
@@ -46,21 +73,15 @@ export const newExtra = (skillIds: readonly string[], isBefore: boolean): ExtraP
   opens: { by: isBefore ? "once" : "done" },
 });
 
-/** How many skills a kind goes over. */
-export const leastSkills = (kind: ExtraKind): number => (kind === "contrast" ? 2 : 1);
-
 /** A part as it is sent. */
 export const extraMessage = ({ id, kind, skillIds, items }: ExtraPart) => ({
   id,
   kind,
-  title: TITLES[kind],
+  title: EXTRAS[kind].title,
   skillIds,
-  settings: { items: itemsOf(kind, skillIds.length, items) },
+  settings: { items: EXTRAS[kind].items(skillIds.length, items) },
   items: [],
 });
-
-const itemsOf = (kind: ExtraKind, skills: number, items: number): number =>
-  kind === "sequential" ? MOST_OF_SHORT_CHECK * skills : kind === "lesson" ? Math.max(1, skills) : items;
 
 /** What opens a part, as a rule. */
 export function openingOf(opens: PartOpens, beforeId: string | undefined): object[] {
