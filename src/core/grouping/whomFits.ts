@@ -1,4 +1,6 @@
+import { reachesCut } from "../measurement/reachesCut";
 import type { Level } from "../model/levels";
+import type { Rational } from "../numeric/rational";
 
 /** Where one student stands with one skill. */
 export interface Standing {
@@ -12,7 +14,22 @@ export interface Standing {
   /** Has open work on it. */
   readonly hasWork: boolean;
   readonly groupIds: readonly string[];
+  /** What they have of pieces of work, by the work; nothing for what they were not given. */
+  readonly works?: Readonly<Record<string, WorkStanding>> | undefined;
 }
+
+/** How far one student is with a piece of work. */
+export interface WorkStanding {
+  readonly begun: boolean;
+  readonly through: boolean;
+  /** The share that was right, exact, 0 to 1; null before anything was. */
+  readonly share: Rational | null;
+}
+
+/** What is wished of a piece of work. "below": less than so many per cent right, of those who have shown something. */
+export type InWork =
+  | { readonly workId: string; readonly is: "not-begun" | "not-through" | "through" }
+  | { readonly workId: string; readonly is: "below" | "reached"; readonly percent: number };
 
 /** How far somebody has come. "not-secure" takes those with too little evidence along: nobody knows that they have it. */
 export const WHOM_LEVELS = ["not-secure", "beginning", "developing", "secure", "too-little", "everyone"] as const;
@@ -25,6 +42,7 @@ export interface Whom {
   readonly snag?: boolean;
   readonly old?: boolean;
   readonly groupId?: string;
+  readonly inWork?: InWork;
 }
 
 /** From this chance on somebody counts as ready for a skill. */
@@ -42,8 +60,24 @@ export function whomFits(whom: Whom, standing: Standing): boolean {
     (whom.work === undefined || standing.hasWork === (whom.work === "with")) &&
     (whom.snag === undefined || standing.snag === whom.snag) &&
     (whom.old === undefined || standing.old === whom.old) &&
-    (whom.groupId === undefined || standing.groupIds.includes(whom.groupId))
+    (whom.groupId === undefined || standing.groupIds.includes(whom.groupId)) &&
+    (whom.inWork === undefined || workFits(whom.inWork, standing.works?.[whom.inWork.workId]))
   );
+}
+
+/** Whoever was not given the work is not meant by it. */
+function workFits(wish: InWork, found: WorkStanding | undefined): boolean {
+  if (found === undefined) return false;
+  switch (wish.is) {
+    case "not-begun":
+      return !found.begun;
+    case "not-through":
+      return !found.through;
+    case "through":
+      return found.through;
+    default:
+      return found.share !== null && reachesCut(found.share, wish.percent) === (wish.is === "reached");
+  }
 }
 
 function levelFits(wanted: Whom["level"], { level, tooLittle, mastered }: Standing): boolean {

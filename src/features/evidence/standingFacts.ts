@@ -10,11 +10,17 @@ export interface StandingFacts {
         readonly snags: readonly string[];
         /** Titles of open work, by skill. */
         readonly open: Readonly<Record<string, readonly string[]>>;
+        /** What they have of the latest pieces of work, by the work; the share right as an exact fraction. */
+        readonly works: Readonly<
+          Record<string, { readonly begun: boolean; readonly through: boolean; readonly share: string | null }>
+        >;
         /** The chance of being ready, by skill. */
         readonly ready: Readonly<Record<string, number>>;
       }
     >
   >;
+  /** The latest pieces of work of the classes, the latest first. */
+  readonly works: readonly { readonly id: string; readonly title: string }[];
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   /** The day on which work that is given now is due, and how it is called. */
   readonly dueDay: string;

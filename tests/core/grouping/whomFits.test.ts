@@ -1,5 +1,6 @@
 import { expect, it } from "vitest";
 import { type Standing, WHOM_LEVELS, type Whom, whomFits } from "@/core/grouping/whomFits";
+import { rational } from "@/core/numeric/rational";
 
 const standing = (over: Partial<Standing> = {}): Standing => ({
   level: "developing",
@@ -23,6 +24,21 @@ it("means people by how far they have come; with too little evidence nobody coun
 
 it("whoever has mastered it is not asked again, also where the level has faded", () => {
   expect(fitting({ mastered: true })).toEqual(["secure", "everyone"]);
+});
+
+it("means people by what they have of a piece of work, exactly at the line, and nobody who was not given it", () => {
+  const one = { begun: true, through: false, share: rational(794, 1000) };
+  const by = (inWork: Whom["inWork"], works?: Standing["works"]) =>
+    whomFits({ level: "everyone", ...(inWork ? { inWork } : {}) }, standing(works ? { works } : {}));
+  expect(by({ workId: "w", is: "below", percent: 80 }, { w: one })).toBe(true);
+  expect(by({ workId: "w", is: "below", percent: 79.4 }, { w: one })).toBe(false);
+  expect(by({ workId: "w", is: "reached", percent: 79.4 }, { w: one })).toBe(true);
+  expect(by({ workId: "w", is: "below", percent: 80 }, { w: { ...one, share: null } })).toBe(false);
+  expect(by({ workId: "w", is: "not-through" }, { w: one })).toBe(true);
+  expect(by({ workId: "w", is: "not-begun" }, { w: one })).toBe(false);
+  expect(by({ workId: "w", is: "through" }, { w: { ...one, through: true } })).toBe(true);
+  expect(by({ workId: "w", is: "not-through" }, { other: one })).toBe(false);
+  expect(by({ workId: "w", is: "not-begun" })).toBe(false);
 });
 
 it("narrows by each wish alone, and by all of them together", () => {

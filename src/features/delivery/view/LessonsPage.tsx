@@ -39,7 +39,7 @@ export function LessonsPage({ initial, personId }: { readonly initial: SittingVi
       },
     );
   return (
-    <div className="sitting font-reading mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
+    <div className="font-reading mx-auto flex min-h-dvh max-w-[820px] flex-col text-[20px] leading-normal">
       <header className="flex items-baseline justify-between gap-4 px-5 pt-5 sm:px-12">
         <h1 className="text-[19px] font-bold">{initial.partTitle || initial.title}</h1>
         <Link href={home} className="text-mute text-[17px] underline underline-offset-4">

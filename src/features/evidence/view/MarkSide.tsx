@@ -115,8 +115,10 @@ export function MarkSide({
             set={(work) => mean({ work: work === "any" ? undefined : work })}
           />
         </WordEdit>
-        {whom.snag === undefined && whom.old === undefined && whom.groupId === undefined ? " " : ", "}
-        <WordEdit label="More" word={moreWords(whom, group?.name)}>
+        {whom.snag === undefined && whom.old === undefined && whom.groupId === undefined && whom.inWork === undefined
+          ? " "
+          : ", "}
+        <WordEdit label="More" word={moreWords(whom, group?.name, facts)}>
           <div className="space-y-1.5">
             <label className="flex items-baseline gap-2">
               <input
@@ -153,6 +155,7 @@ export function MarkSide({
                 </select>
               </label>
             ) : null}
+            {facts.works.length > 0 ? <InWork facts={facts} whom={whom} mean={(inWork) => mean({ inWork })} /> : null}
           </div>
         </WordEdit>
         .
@@ -215,11 +218,100 @@ function Open({ titles }: { readonly titles: readonly string[] }) {
   return titles.length === 0 ? null : <span className="text-mute"> (open: {[...new Set(titles)].join(", ")})</span>;
 }
 
-function moreWords({ snag, old }: Whom, group: string | undefined): string {
+const WORK_WORDS: Readonly<Record<NonNullable<Whom["inWork"]>["is"], string>> = {
+  "not-begun": "not begun",
+  "not-through": "not through",
+  through: "through with it",
+  below: "with less right than",
+  reached: "with at least so much right",
+};
+
+/** The share under which somebody is meant, until another is typed. */
+const USUAL_PERCENT = 80;
+
+/** What is wished of a piece of work: how far somebody is, or the share that was right. */
+function InWork({
+  facts,
+  whom: { inWork },
+  mean,
+}: {
+  readonly facts: StandingFacts;
+  readonly whom: Whom;
+  readonly mean: (inWork: Whom["inWork"] | undefined) => void;
+}) {
+  const percent = inWork && "percent" in inWork ? inWork.percent : USUAL_PERCENT;
+  const wish = (workId: string, is: keyof typeof WORK_WORDS, of: number): Whom["inWork"] =>
+    is === "below" || is === "reached" ? { workId, is, percent: of } : { workId, is };
+  return (
+    <div className="space-y-1.5">
+      <label className="flex items-center gap-2">
+        in
+        <select
+          className={`${FIELD} max-w-64`}
+          aria-label="Piece of work"
+          value={inWork?.workId ?? ""}
+          onChange={(event) =>
+            mean(event.target.value === "" ? undefined : wish(event.target.value, inWork?.is ?? "not-through", percent))
+          }
+        >
+          <option value="">any work or none</option>
+          {facts.works.map(({ id, title }) => (
+            <option key={id} value={id}>
+              {title}
+            </option>
+          ))}
+        </select>
+      </label>
+      {inWork ? (
+        <p className="flex items-center gap-2">
+          <select
+            className={FIELD}
+            aria-label="How far"
+            value={inWork.is}
+            onChange={(event) => mean(wish(inWork.workId, event.target.value as keyof typeof WORK_WORDS, percent))}
+          >
+            {Object.entries(WORK_WORDS).map(([is, words]) => (
+              <option key={is} value={is}>
+                {words}
+              </option>
+            ))}
+          </select>
+          {"percent" in inWork ? (
+            <label className="flex items-center gap-1.5">
+              <input
+                type="number"
+                className={`${FIELD} w-20`}
+                aria-label="Per cent right"
+                min={1}
+                max={100}
+                step="any"
+                value={inWork.percent}
+                onChange={(event) => {
+                  const typed = event.target.valueAsNumber;
+                  if (typed >= 0 && typed <= 100) mean({ ...inWork, percent: typed });
+                }}
+              />
+              %
+            </label>
+          ) : null}
+        </p>
+      ) : null}
+    </div>
+  );
+}
+
+function workWords(inWork: NonNullable<Whom["inWork"]>, { works }: StandingFacts): string {
+  const title = works.find(({ id }) => id === inWork.workId)?.title ?? "";
+  if (!("percent" in inWork)) return `${WORK_WORDS[inWork.is]} in “${title}”`;
+  return `with ${inWork.is === "below" ? "less than" : "at least"} ${inWork.percent} % right in “${title}”`;
+}
+
+function moreWords({ snag, old, inWork }: Whom, group: string | undefined, facts: StandingFacts): string {
   const words = [
     ...(snag ? ["with an open snag"] : []),
     ...(old ? ["with old evidence"] : []),
     ...(group === undefined ? [] : [`of ${group}`]),
+    ...(inWork === undefined ? [] : [workWords(inWork, facts)]),
   ];
   return words.length === 0 ? "and no more" : words.join(", ");
 }

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useMemo, useState } from "react";
-import { type Whom, whomFits } from "@/core/grouping/whomFits";
+import { type Whom, type WorkStanding, whomFits } from "@/core/grouping/whomFits";
+import { rational } from "@/core/numeric/rational";
 import type { MarkedStudent, StandingFacts } from "../standingFacts";
 import type { MapSkill, MapStudent, MasteryMapView } from "../types";
 
@@ -25,11 +26,24 @@ const NEEDED: Whom = { level: "not-secure", ready: "ready", work: "without" };
 const MOST_SKILLS = 6;
 const key = (studentId: string, skillId: string) => `${studentId} ${skillId}`;
 
+/** Shares as the numbers that they are. */
+const exact = (works: StandingFacts["students"][string]["works"]): Readonly<Record<string, WorkStanding>> =>
+  Object.fromEntries(
+    Object.entries(works).map(([id, { share, ...work }]) => [
+      id,
+      { ...work, share: share === null ? null : rational(share) },
+    ]),
+  );
+
 /** Who in the map is marked for which skill: by a sentence, corrected by hand. */
 export function useMarking(view: MasteryMapView, facts: StandingFacts): Marking {
   const [whom, setWhom] = useState<Whom | null>(null);
   const [skillId, setSkillId] = useState<string | null>(null);
   const [marks, setMarks] = useState<ReadonlySet<string>>(new Set());
+  const shares = useMemo(
+    () => Object.fromEntries(Object.entries(facts.students).map(([id, { works }]) => [id, exact(works)])),
+    [facts],
+  );
   const fits = (student: MapStudent, skillId: string, wish: Whom): boolean => {
     const gauge = student.gauges[view.skills.findIndex(({ id }) => id === skillId)];
     const own = facts.students[student.id];
@@ -41,6 +55,7 @@ export function useMarking(view: MasteryMapView, facts: StandingFacts): Marking 
       snag: own.snags.includes(skillId),
       hasWork: (own.open[skillId]?.length ?? 0) > 0,
       groupIds: own.groupIds,
+      works: shares[student.id],
     });
   };
   const meant = (wish: Whom, skillId: string) =>

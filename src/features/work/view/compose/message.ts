@@ -50,13 +50,20 @@ function allParts(view: ComposeView, composition: Composition) {
   });
   const inRow = (parts: readonly ExtraPart[], last: string | undefined) =>
     parts.map((part, place) => opened(extraMessage(part), part.opens, parts[place - 1]?.id ?? last));
-  return [
+  return toldApart([
     ...inRow(before, undefined),
     ...(first ? [opened({ ...first, title }, mainOpens, before.at(-1)?.id)] : []),
     ...rest,
     ...inRow(after, main.at(-1)?.id),
-  ];
+  ]);
 }
+
+/** Parts of one name get a number: “First finish” has to say which. */
+const toldApart = (parts: readonly SentPart[]): SentPart[] =>
+  parts.map((part, place) => {
+    const before = parts.slice(0, place).filter(({ title }) => title === part.title).length;
+    return before === 0 ? part : { ...part, title: `${part.title} ${before + 1}` };
+  });
 
 interface SentPart {
   readonly id: string;
