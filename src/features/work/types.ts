@@ -268,6 +268,8 @@ export interface ComposeView {
     readonly subjectId: string;
     /** Of the standard that it belongs to; empty for none. */
     readonly code: string;
+    /** Of all frameworks that lead here, by their own standards or by a crosswalk. */
+    readonly codes: readonly string[];
     readonly secure: Readonly<Record<string, number>>;
     readonly planned: boolean;
   }[];

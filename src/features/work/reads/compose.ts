@@ -21,6 +21,7 @@ import { classSubjects } from "@/server/access/subjects";
 import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
 import { drawerWith, versionsOf } from "@/server/library/drawnItems";
 import { cardsMade } from "@/server/library/itemCards";
+import { libraryOf } from "@/server/library/library";
 import { DRAWS_AN_ITEM } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { todayOf } from "@/server/runtime/school";
@@ -49,6 +50,7 @@ export async function composeView(
   const classroom = await loadClassroom(context.runtime, staff.schoolId, classIds);
   const { today, skills, plan, students } = classroom;
   const current = currentEntry(plan, today);
+  const library = await libraryOf(context.runtime);
   const again = againId === null ? null : await workAgain(context, againId);
   const picked =
     again === null
@@ -73,6 +75,7 @@ export async function composeView(
       strandId: skill.strandId,
       subjectId: skill.subjectId,
       code: skill.standards[0]?.code ?? "",
+      codes: [...new Set(library.skill(skill.id).standards.map(({ code }) => code))],
       planned: plan.some(({ skillId }) => skillId === skill.id),
       secure: Object.fromEntries(
         classes.map(({ id }) => [

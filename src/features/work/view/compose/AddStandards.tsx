@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import { codesNamed } from "@/core/library/codesNamed";
 import type { ComposeView } from "../../types";
 import { BOX } from "./look";
 
@@ -94,15 +95,15 @@ export function AddStandards({
 
 function offersFor({ skills }: ComposeView, chosen: readonly string[], find: string): Offer[] {
   const open = skills.filter(({ id }) => !chosen.includes(id));
-  const codes = find
-    .split(/[,;\s]+/)
-    .map((code) => code.trim().toLocaleLowerCase())
-    .filter(Boolean);
-  const byCode = open.filter(({ code }) => code !== "" && codes.includes(code.toLocaleLowerCase()));
-  if (codes.length > 1 && byCode.length > 0) {
-    const unknown = codes.filter((code) => !skills.some((one) => one.code.toLocaleLowerCase() === code));
+  const { named, unknown } = codesNamed(
+    find,
+    skills.flatMap(({ codes }) => codes),
+  );
+  if (named.length > 1) {
+    const byCode = open.filter(({ codes }) => codes.some((code) => named.includes(code)));
     const note = unknown.length === 0 ? "" : `not known: ${unknown.join(", ")}`;
-    return [{ key: "codes", words: `${byCode.length} by their codes`, note, ids: byCode.map(({ id }) => id) }];
+    if (byCode.length > 0)
+      return [{ key: "codes", words: `${byCode.length} by their codes`, note, ids: byCode.map(({ id }) => id) }];
   }
   const wanted = find.trim().toLocaleLowerCase();
   const strands = [...new Set(open.map(({ strand }) => strand))]
@@ -116,14 +117,19 @@ function offersFor({ skills }: ComposeView, chosen: readonly string[], find: str
       return [{ key: `strand ${strand}`, words: `All of ${strand}`, note, ids }];
     });
   const matching = open
-    .filter(({ name, code }) => `${name} ${code}`.toLocaleLowerCase().includes(wanted))
-    .map(
-      ({ id, name, code, grade, planned }): Offer => ({
+    .filter(({ name, codes }) => `${name} ${codes.join(" ")}`.toLocaleLowerCase().includes(wanted))
+    .map(({ id, name, code, codes, grade, planned }): Offer => {
+      // Found by a code of another framework, that one is named: a crosswalk leads here.
+      const isOwn = wanted === "" || `${name} ${code}`.toLocaleLowerCase().includes(wanted);
+      const other = isOwn ? undefined : codes.find((one) => one.toLocaleLowerCase().includes(wanted));
+      return {
         key: id,
         words: name,
-        note: [code, `grade ${grade}`, planned ? "in the plan" : ""].filter(Boolean).join(", "),
+        note: [code, other ? `by ${other}` : "", `grade ${grade}`, planned ? "in the plan" : ""]
+          .filter(Boolean)
+          .join(", "),
         ids: [id],
-      }),
-    );
+      };
+    });
   return [...strands, ...matching].slice(0, MOST_SHOWN);
 }

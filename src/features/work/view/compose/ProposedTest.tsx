@@ -72,6 +72,19 @@ export function ProposedTest({
                   }))
                 }
               />
+              <PointsOfSkill
+                name={skill?.name ?? skillId}
+                points={test.forms.flatMap((form) =>
+                  form.flatMap(({ item, points }) => (item.skillId === skillId ? [points] : [])),
+                )}
+                set={(points) =>
+                  set((before) => ({
+                    forms: before.forms.map((form) =>
+                      form.map((one) => (one.item.skillId === skillId ? { ...one, points } : one)),
+                    ),
+                  }))
+                }
+              />
               <span className="text-mute w-36 text-[14px]">
                 {there === undefined ? "items" : `of ${there} ${there === 1 ? "item" : "items"} to draw`}
               </span>
@@ -235,6 +248,42 @@ export function ProposedTest({
         }
       />
     </section>
+  );
+}
+
+/** What each item of a skill weighs, set for all of them at once. */
+function PointsOfSkill({
+  name,
+  points,
+  set,
+}: {
+  readonly name: string;
+  /** As they are now. */
+  readonly points: readonly number[];
+  readonly set: (points: number) => void;
+}) {
+  const [first] = points;
+  if (first === undefined) return null;
+  const word = points.every((one) => one === first)
+    ? `${first} ${first === 1 ? "point" : "points"} each`
+    : "points vary";
+  return (
+    <WordEdit label={`Points of ${name}`} word={word}>
+      <label className="block">
+        <span className="mb-1 block">Points of each of its items, 0 to 20</span>
+        <input
+          type="number"
+          className={`${BOX} w-20`}
+          min={0}
+          max={20}
+          defaultValue={first}
+          onChange={(event) => {
+            const typed = event.target.valueAsNumber;
+            if (Number.isInteger(typed) && typed >= 0 && typed <= 20) set(typed);
+          }}
+        />
+      </label>
+    </WordEdit>
   );
 }
 
