@@ -41,3 +41,14 @@ export async function partsWithSkills(db: Queryable, workIds: readonly string[])
     .where(among(parts.workId, workIds))
     .orderBy(asc(parts.workId), asc(parts.place), asc(partSkills.place));
 }
+
+/** The assignment by which each of some works was given last, by the work. */
+export async function lastGivenOf(db: Queryable, workIds: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (workIds.length === 0) return new Map();
+  const rows = await db
+    .select({ id: assignments.id, workId: assignments.workId })
+    .from(assignments)
+    .where(among(assignments.workId, workIds))
+    .orderBy(asc(assignments.givenAt), asc(assignments.id));
+  return new Map(rows.map(({ id, workId }) => [workId, id]));
+}

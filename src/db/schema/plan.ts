@@ -116,6 +116,8 @@ export interface SlotContent {
   readonly whereAt: (typeof PLAN_PLACES)[number];
   /** Items of a test; null for everything else, and missing in what was copied before there were any. */
   readonly items?: number | null;
+  /** Kept work that is given at its place; null for everything else. */
+  readonly workId?: string | null;
 }
 
 export const planSlots = sqliteTable(

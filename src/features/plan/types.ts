@@ -68,6 +68,8 @@ export interface PutInChoice {
     readonly name: string;
     readonly grade: number;
   }[];
+  /** Work that is kept. */
+  readonly works: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** What a year's plan can be chosen from. */
@@ -105,6 +107,8 @@ export interface PlanSlotView {
     readonly names: readonly string[];
     readonly items: number;
   } | null;
+  /** Of kept work: the assignment from which it is given again; null for everything else. */
+  readonly againId: string | null;
   /** The library holds nothing of it any more. */
   readonly isGone: boolean;
   readonly lessons: number;

@@ -45,7 +45,18 @@ export const contentOf = ({
   counted,
   whereAt,
   items = null,
-}: SlotContent): SlotContent => ({ kind, unitId, skillIds, title, lessons, counted, whereAt, items });
+  workId = null,
+}: SlotContent): SlotContent => ({
+  kind,
+  unitId,
+  skillIds,
+  title,
+  lessons,
+  counted,
+  whereAt,
+  items,
+  workId,
+});
 
 /** Whether two slots hold the same. */
 export const isSameContent = (one: SlotContent, other: SlotContent): boolean =>
@@ -59,7 +70,14 @@ export const contentFor = (slot: SlotContent, lessonsAWeek: number): SlotContent
 
 /** A copy of a slot, which knows what it came from. */
 export const copiedSlot = (id: string, originId: string, content: SlotContent): ClassSlot =>
-  newSlot({ ...content, items: content.items ?? null, id, originId, originWas: content });
+  newSlot({
+    ...content,
+    items: content.items ?? null,
+    workId: content.workId ?? null,
+    id,
+    originId,
+    originWas: content,
+  });
 
 /** The skills that are taught in a slot; a test asks about skills and teaches none. */
 export const taughtIn = ({ kind, skillIds }: Pick<SlotContent, "kind" | "skillIds">): readonly string[] =>

@@ -8,6 +8,7 @@ import { lessonsBetween } from "@/core/plan/lessonDays";
 import { orderFaults } from "@/core/plan/orderFaults";
 import { shareDone } from "@/core/plan/shareDone";
 import { classScope } from "@/core/roster/classScope";
+import { lastGivenOf } from "@/db/queries/keptWorks";
 import { classesById } from "@/db/queries/people";
 import { demandStaff } from "@/server/access/demand";
 import { openPlans } from "@/server/access/planSubject";
@@ -22,6 +23,7 @@ import { slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
 import { positionIn, SHARE_WANTED } from "../position";
 import type { PlanChoice, PlannedSkillView, PlanSlotView, PlanView } from "../types";
+import { keptForPlan } from "./keptForPlan";
 import { originalView } from "./originalView";
 import { putInChoice } from "./putInChoice";
 import { planLines, yearsThatShip } from "./sharedPlans";
@@ -51,8 +53,12 @@ export async function planView(context: Context, classId: string): Promise<PlanV
   const ofTerms = terms.map(({ startDay, endDay }) => lessonsBetween(startDay, endDay, plan.calendar));
   // A school without terms has none that would be too short.
   const mostLessons = ofTerms.length === 0 ? Number.POSITIVE_INFINITY : Math.max(...ofTerms);
+  const given = await lastGivenOf(
+    runtime.db.read,
+    plan.slots.flatMap(({ workId }) => workId ?? []),
+  );
   const slots = plan.slots.map((slot, place) =>
-    slotView(plan, slot, place, { library, shares, firstBeyond, mostLessons }),
+    slotView(plan, slot, place, { library, given, shares, firstBeyond, mostLessons }),
   );
   const reached = (skillId: string) => shares.get(skillId)?.reached ?? false;
   const original = plan.row
@@ -83,7 +89,7 @@ export async function planView(context: Context, classId: string): Promise<PlanV
     faults: faultsOf(plan, library),
     sisters: await sistersOf(context, plan, library),
     choice: await choiceOf(context, plan, library),
-    putIn: putInChoice(library, plan.subjectId, plan.slots),
+    putIn: putInChoice(library, plan.subjectId, plan.slots, await keptForPlan(context.runtime.db.read, context.actor)),
     original: originalView(original, plan.slots, library),
   };
 }
@@ -124,11 +130,13 @@ function slotView(
   place: number,
   {
     library,
+    given,
     shares,
     firstBeyond,
     mostLessons,
   }: {
     readonly library: Library;
+    readonly given: ReadonlyMap<string, string>;
     readonly shares: ReadonlyMap<string, PlannedSkillView>;
     readonly firstBeyond: number;
     readonly mostLessons: number;
@@ -136,7 +144,7 @@ function slotView(
 ): PlanSlotView {
   const own = dates[place]?.dates ?? null;
   return {
-    ...slotBasics(slot, library),
+    ...slotBasics(slot, library, given),
     span: own ? { from: dayNumber(own.fromDay), to: dayNumber(own.targetDay) } : null,
     days: own ? { from: dayWords(own.fromDay), to: dayWords(own.targetDay) } : null,
     place: own === null ? "none" : own.targetDay < today ? "past" : own.fromDay > today ? "ahead" : "now",

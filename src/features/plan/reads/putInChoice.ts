@@ -6,7 +6,12 @@ import { checkTitle } from "@/words/staff/unitWords";
 import type { PutInChoice } from "../types";
 
 /** What can be put into a plan of a subject: what is not in it yet. */
-export function putInChoice(library: Library, subjectId: string, slots: readonly ClassSlot[]): PutInChoice {
+export function putInChoice(
+  library: Library,
+  subjectId: string,
+  slots: readonly ClassSlot[],
+  kept: ReadonlyMap<string, { readonly title: string }>,
+): PutInChoice {
   const planned = new Set(slots.flatMap(taughtIn));
   const units = library.units.filter((unit) => unit.subjectId === subjectId);
   const isPlanned = (unitId: string) => slots.some((slot) => slot.kind === "unit" && slot.unitId === unitId);
@@ -27,5 +32,8 @@ export function putInChoice(library: Library, subjectId: string, slots: readonly
         })),
       )
       .filter(({ name }) => !titles.has(name)),
+    works: [...kept]
+      .filter(([id]) => !slots.some(({ workId }) => workId === id))
+      .map(([id, { title }]) => ({ id, name: title })),
   };
 }

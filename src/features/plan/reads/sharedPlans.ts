@@ -4,6 +4,7 @@ import { format } from "date-fns";
 import { FULL_WEEK } from "@/core/plan/lessonsAtWeek";
 import { classScope } from "@/core/roster/classScope";
 import { factsOf } from "@/db/queries/history";
+import { lastGivenOf } from "@/db/queries/keptWorks";
 import { classesById, schoolsAround, staffOfSchools } from "@/db/queries/people";
 import { slotsOfPlan } from "@/db/queries/plan";
 import { classesWithCopyOf, latestChangesAbout, namedRightsOfPlan, sizesOfPlans } from "@/db/queries/sharedPlans";
@@ -19,6 +20,7 @@ import { type School, schoolOf } from "@/server/runtime/school";
 import { NOBODY } from "@/words/staff/historyMessages";
 import { changeWords } from "@/words/staff/historyWords";
 import type { PlanLine, PlansView, SharedPlanView } from "../sharedTypes";
+import { keptForPlan } from "./keptForPlan";
 import { originalView } from "./originalView";
 import { putInChoice } from "./putInChoice";
 import { undatedSlot } from "./slotViews";
@@ -111,13 +113,17 @@ export async function sharedPlanView(context: Context, planId: string): Promise<
   const { plan, mayLookAfter } = found;
   const slots = rows.map(slotOfRow);
   const original = await laterChangesOf(db, staff, plan, { slots, lessonsAWeek: FULL_WEEK });
+  const given = await lastGivenOf(
+    db,
+    slots.flatMap(({ workId }) => workId ?? []),
+  );
   const skills = new Map(library.skillsAt(staff.schoolId).map((skill) => [skill.id, skill]));
   return {
     ...line,
-    rows: slots.map((slot) => undatedSlot(slot, library, skills)),
+    rows: slots.map((slot) => undatedSlot(slot, library, skills, given)),
     original: originalView(original, slots, library),
     copies,
-    choice: putInChoice(library, plan.subjectId, slots),
+    choice: putInChoice(library, plan.subjectId, slots, await keptForPlan(db, staff)),
     history: await historyOf(context, planId, school),
     ...(mayLookAfter ? await sharingOf(context, plan) : { rights: [], colleagues: [], schools: [] }),
   };

@@ -4,10 +4,11 @@ import { type ClassSlot, taughtIn } from "@/server/plan/classSlot";
 import { slotTitle } from "@/server/plan/slotTitle";
 import type { PlannedSkillView, PlanSlotView } from "../types";
 
-/** What of a slot's view hangs on no class and no date. */
+/** What of a slot's view hangs on no class and no date. `given` is by which assignment each work of the plan was given last. */
 export function slotBasics(
   slot: ClassSlot,
   library: Library,
+  given: ReadonlyMap<string, string>,
 ): Pick<
   PlanSlotView,
   | "id"
@@ -16,6 +17,7 @@ export function slotBasics(
   | "kind"
   | "unitId"
   | "test"
+  | "againId"
   | "isGone"
   | "lessons"
   | "skipped"
@@ -34,6 +36,7 @@ export function slotBasics(
     test: isTest
       ? { skillIds: known.map(({ id }) => id), names: known.map(({ name }) => name), items: slot.items ?? 0 }
       : null,
+    againId: slot.workId === null ? null : (given.get(slot.workId) ?? null),
     isGone: slot.skillIds.length > 0 && known.length === 0,
     lessons: slot.lessons,
     skipped: slot.skipped,
@@ -48,9 +51,10 @@ export function undatedSlot(
   slot: ClassSlot,
   library: Library,
   skills: ReadonlyMap<string, LibrarySkill>,
+  given: ReadonlyMap<string, string>,
 ): PlanSlotView {
   return {
-    ...slotBasics(slot, library),
+    ...slotBasics(slot, library, given),
     days: null,
     span: null,
     place: "none",

@@ -6,11 +6,12 @@ import { FIELD, Field } from "@/ui/primitives/Field";
 import { FormFoot } from "@/ui/primitives/FormFoot";
 import type { PlanSlotView, PutInChoice } from "../types";
 
-type Kind = "unit" | "skill" | "test" | "text";
+type Kind = "unit" | "skill" | "test" | "work" | "text";
 const KINDS: readonly (readonly [Kind, string])[] = [
   ["unit", "a unit"],
   ["skill", "a skill"],
   ["test", "a test"],
+  ["work", "kept work"],
   ["text", "a line of text"],
 ];
 
@@ -76,7 +77,11 @@ export function PutIn({
           <label className="block">
             <span className="mb-0.5 block">
               {LABEL[kind]}
-              {kind === "test" ? ", of a planned unit" : ", not planned yet"}
+              {kind === "test"
+                ? ", of a planned unit"
+                : kind === "work"
+                  ? ", yours or shared with you"
+                  : ", not planned yet"}
             </span>
             <select
               className={`${FIELD} w-full`}
@@ -87,12 +92,15 @@ export function PutIn({
               <option value="">choose</option>
               {things.map((thing) => (
                 <option key={thing.id} value={thing.id}>
-                  grade {thing.grade}: {thing.name}
+                  {"grade" in thing ? `grade ${thing.grade}: ${thing.name}` : thing.name}
                 </option>
               ))}
             </select>
           </label>
         )}
+        {kind === "work" && things.length === 0 ? (
+          <p className="text-mute">You keep no work yet. On the page of a piece of work, “Keep” keeps it.</p>
+        ) : null}
         {kind === "test" && things.length === 0 ? (
           <p className="text-mute">No unit is planned of which there could be a test. Put a unit in first.</p>
         ) : null}
@@ -129,12 +137,18 @@ export function PutIn({
   );
 }
 
-const LABEL: Readonly<Record<Exclude<Kind, "text">, string>> = { unit: "Unit", skill: "Skill", test: "Test" };
+const LABEL: Readonly<Record<Exclude<Kind, "text">, string>> = {
+  unit: "Unit",
+  skill: "Skill",
+  test: "Test",
+  work: "Kept work",
+};
 
 /** A test is named by its unit and when in it. */
 const PART = "~";
 
-function thingsOf({ units, skills, tests }: PutInChoice, kind: Kind) {
+function thingsOf({ units, skills, tests, works }: PutInChoice, kind: Kind) {
+  if (kind === "work") return works;
   if (kind === "test")
     return tests.map(({ unitId, moment, ...test }) => ({ ...test, id: `${unitId}${PART}${moment}` }));
   return kind === "unit" ? units : skills;
@@ -144,6 +158,7 @@ function whatOf(kind: Kind, chosen: string, name: string): object {
   if (kind === "unit") return { unitId: chosen };
   if (kind === "skill") return { skillIds: [chosen] };
   if (kind === "text") return { title: name };
+  if (kind === "work") return { workId: chosen };
   const [unitId, moment] = chosen.split(PART);
   return { unitId, moment };
 }

@@ -72,7 +72,13 @@ export function SlotRow({
             {slot.title}
           </button>
           <span className="text-mute text-[14px]">
-            {slot.kind === "work" ? " · a test" : slot.counted ? "" : " · extra, does not count"}
+            {slot.kind === "work"
+              ? slot.test
+                ? " · a test"
+                : " · work"
+              : slot.counted
+                ? ""
+                : " · extra, does not count"}
             {slot.whereAt === "both" ? "" : slot.whereAt === "school" ? " · at school only" : " · at home only"}
           </span>
           {slot.test ? (

@@ -61,7 +61,14 @@ export function SlotSide({
           ) : null}
         </p>
       ) : null}
-      {slot.skills.length === 0 && slot.unitId === null ? (
+      {slot.againId && isDated ? (
+        <p className="mb-4">
+          <ButtonLink look="main" href={`${base}/work/new?again=${slot.againId}`}>
+            Give this work
+          </ButtonLink>
+        </p>
+      ) : null}
+      {slot.skills.length === 0 && slot.unitId === null && slot.kind !== "work" ? (
         <p className="text-mute">A line of text: it takes its lessons and holds nothing to work on.</p>
       ) : null}
       {isDated && change && !slot.skipped ? (

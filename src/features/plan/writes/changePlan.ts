@@ -14,6 +14,7 @@ import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import type { Runtime } from "@/server/runtime/runtime";
 import { validated } from "@/server/runtime/validated";
+import { keptForPlan } from "../reads/keptForPlan";
 import { MOST_CLASSES } from "./choosePlan";
 import { type Edit, editOf, slotEditFields, slotIn } from "./slotEdit";
 
@@ -46,6 +47,7 @@ export async function changePlan(
     const edit = editOf(library, withLessons(input, first), {
       slots: first.slots,
       lessonsAWeek: first.calendar.weekdays.length,
+      kept: await keptForPlan(tx, context.actor),
     });
     const rows: RowChange[] = rowsOfEdit(runtime, first, edit, input.behind);
     // A class that has already what is put in stays as it is; one without the slot that is changed is named.

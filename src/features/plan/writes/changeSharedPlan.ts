@@ -13,6 +13,7 @@ import { slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
+import { keptForPlan } from "../reads/keptForPlan";
 import { editOf, slotEditFields, slotIn } from "./slotEdit";
 
 const changeInput = object({ planId: string().required(), ...slotEditFields });
@@ -32,7 +33,7 @@ export async function changeSharedPlan(context: Context, raw: unknown): Promise<
     if (!plan) throw new Refusal("not-found", "This plan is not there any more.");
     const before = await slotsOfPlan(tx, planId);
     const slots = before.map(slotOfRow);
-    const edit = editOf(library, input, { slots, lessonsAWeek: FULL_WEEK });
+    const edit = editOf(library, input, { slots, lessonsAWeek: FULL_WEEK, kept: await keptForPlan(tx, context.actor) });
     const after = editSlots(slots, edit, "move-along", []);
     const rows = slotRows(before, after, planId, edit.what === "move" ? edit.slotId : null);
     if (rows.length === 0) return { changeId: null };

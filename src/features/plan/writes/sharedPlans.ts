@@ -108,7 +108,7 @@ async function beginningOf(
 }
 
 /** What of a class's slot is the class's own. */
-const FRESH = { fromDay: null, skipped: false, workId: null, originId: null, originWas: null, version: 1 } as const;
+const FRESH = { fromDay: null, skipped: false, originId: null, originWas: null, version: 1 } as const;
 
 const record = (tx: Queryable, context: Context, planId: string, told: NamedFacts, rows: readonly RowChange[]) =>
   recordChange(tx, context, { ...told, classId: null, subjectIds: [planId], rows });

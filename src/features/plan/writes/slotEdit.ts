@@ -52,6 +52,8 @@ export const slotEditFields = {
   slot: object({
     id: uuid(),
     unitId: string().optional(),
+    /** Work that is kept, to be given at this place. */
+    workId: string().optional(),
     /** Of a test of the unit: when in it. */
     moment: mixed<UnitMoment>().oneOf(UNIT_MOMENTS).optional(),
     skillIds: array(string().required()).max(20, "A slot holds at most 20 skills.").default([]),
@@ -72,6 +74,13 @@ type Input = InferType<typeof slotEditInput>;
 export interface EditedPlan {
   readonly slots: readonly ClassSlot[];
   readonly lessonsAWeek: number;
+  /** Kept work that may be put in, by its id. */
+  readonly kept: ReadonlyMap<string, KeptForPlan>;
+}
+
+export interface KeptForPlan {
+  readonly title: string;
+  readonly skillIds: readonly string[];
 }
 
 export type Edit = SlotEdit<ClassSlot>;
@@ -114,6 +123,11 @@ function wantedSlot(library: Library, { slot: wanted }: Input, plan: EditedPlan)
   if (!wanted) throw new Refusal("invalid", "Say what is to be put in.");
   if (plan.slots.length >= MOST_SLOTS) throw new Refusal("invalid", `A plan holds at most ${MOST_SLOTS} slots.`);
   const { id, unitId, moment, skillIds, title, counted, lessons: wantedLessons } = wanted;
+  if (wanted.workId !== undefined) {
+    const work = plan.kept.get(wanted.workId);
+    if (!work) throw new Refusal("invalid", "This work is not kept any more. Open the page again.");
+    return newSlot({ id, kind: "work", workId: wanted.workId, ...work, lessons: wantedLessons ?? 1 });
+  }
   if (unitId !== undefined && moment !== undefined) return testOf(library, id, unitId, moment);
   if (unitId !== undefined) {
     const own = slotOfUnit(id, library.unit(unitId), plan.lessonsAWeek);
