@@ -51,7 +51,13 @@ it("a slot holds kept work, takes a lesson, teaches nothing, and leads to giving
   const again = await composeView(ana, [classId], [], after.slots[1]?.againId ?? "");
   expect(again.again).toMatchObject({ title: "Mixed Friday", skillIds: ["equivalent-ratios"] });
   // A plan made of the class's keeps it.
-  const { planId } = await makePlan(ana, { name: "Ours", classId });
+  const { planId } = await makePlan(ana, {
+    id: school.runtime.newId(),
+    name: "Ours",
+    subjectId: "mathematics",
+    grade: 6,
+    classId,
+  });
   expect((await sharedPlanView(ana, planId)).rows[1]).toMatchObject({ title: "Mixed Friday", againId: assignmentId });
 });
 
