@@ -24,7 +24,7 @@ export function StudentHomePage({
   readonly interests: ReactNode;
 }) {
   return (
-    <div className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
+    <main className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
       <header className="flex items-baseline justify-between gap-4">
         <h1 className="font-serif text-[30px]">Hello, {home.name}</h1>
         <SignOut signOut={signOut} />
@@ -120,7 +120,7 @@ export function StudentHomePage({
       ) : null}
       <OwnDays days={home.days} />
       {interests}
-    </div>
+    </main>
   );
 }
 

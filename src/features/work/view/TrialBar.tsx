@@ -29,7 +29,10 @@ export function TrialBar({ trialId }: { readonly trialId: string }) {
       return null;
     });
   return (
-    <div className="bg-ink text-paper flex flex-wrap items-center gap-x-5 gap-y-2 px-5 py-2 text-[15px]" data-trial>
+    <aside
+      aria-label="Trial run"
+      className="bg-ink text-paper flex flex-wrap items-center gap-x-5 gap-y-2 px-5 py-2 text-[15px]"
+    >
       <p className="flex-1">
         <b>A trial run.</b> You see what a student sees; nothing that you do here is kept.
         {problem ? <span role="alert"> {problem}</span> : null}
@@ -40,6 +43,6 @@ export function TrialBar({ trialId }: { readonly trialId: string }) {
       <Button look="onDark" disabled={busy} onClick={() => void done()}>
         Done with it
       </Button>
-    </div>
+    </aside>
   );
 }

@@ -16,7 +16,7 @@ export function OwnSkillPage({ view }: { readonly view: OwnSkillView }) {
   const { skillId, personId, name, standing, lesson, model, words, begun } = view;
   const moved = useLessonVisit(true, { personId, sittingId: null, skillId });
   return (
-    <div className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
+    <main className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h1 className="font-serif text-[30px] leading-tight">{name}</h1>
         <Link href="/river/own" className="text-mute text-[17px] underline underline-offset-4">
@@ -41,7 +41,7 @@ export function OwnSkillPage({ view }: { readonly view: OwnSkillView }) {
           </dl>
         ) : null}
       </section>
-    </div>
+    </main>
   );
 }
 

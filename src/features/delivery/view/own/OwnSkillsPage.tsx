@@ -12,7 +12,7 @@ export function OwnSkillsPage({ view: { worth, strands } }: { readonly view: Own
   const words = asked.trim().toLowerCase();
   const found = strands.flatMap(({ skills }) => skills).filter(({ name }) => name.toLowerCase().includes(words));
   return (
-    <div className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
+    <main className="font-reading mx-auto max-w-[820px] px-5 py-6 text-[20px] sm:px-12">
       <header className="mb-5 flex flex-wrap items-baseline justify-between gap-4">
         <h1 className="font-serif text-[30px]">Something of my own</h1>
         <Link href="/river" className="text-mute text-[17px] underline underline-offset-4">
@@ -59,7 +59,7 @@ export function OwnSkillsPage({ view: { worth, strands } }: { readonly view: Own
           <Lines skills={found} />
         </div>
       )}
-    </div>
+    </main>
   );
 }
 

@@ -1,10 +1,11 @@
 "use client";
-import { type KeyboardEvent, useEffect, useRef } from "react";
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { PageHead } from "@/ui/layout/PageHead";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Problem } from "@/ui/primitives/Field";
 import type { PaperGridView, PaperRow } from "../../types";
+import { SheetCamera } from "./SheetCamera";
 import { cellKey, type Paper, pointsOf, usePaper } from "./usePaper";
 
 const STATE_WORDS: Readonly<Record<Paper["state"], string>> = {
@@ -26,6 +27,7 @@ export function PaperGrid({
 }) {
   const paper = usePaper(grid);
   const table = useRef<HTMLTableElement>(null);
+  const [isLooking, setLooking] = useState(false);
   const columns = Math.max(...grid.forms.map(({ items }) => items.length));
   const several = grid.forms.length > 1;
   /** The cursor is put into a cell once: what is saved brings the page anew, and the cursor stays where it is then. */
@@ -49,9 +51,18 @@ export function PaperGrid({
         >
           {STATE_WORDS[paper.state]}; {entered} of {grid.rows.length} whole
         </span>
+        <Button aria-pressed={isLooking} onClick={() => setLooking(!isLooking)}>
+          {isLooking ? "Close the camera" : "Read sheets’ codes"}
+        </Button>
         <ButtonLink href={`${base}/work/${grid.workId}`}>To the work</ButtonLink>
       </PageHead>
       <Problem text={paper.problem} />
+      {isLooking ? (
+        <SheetCamera
+          grid={grid}
+          found={(row) => field(table.current, row, firstEmpty(paper, grid.rows[row]))?.focus()}
+        />
+      ) : null}
       <div className="overflow-x-auto">
         <table ref={table} className="text-[15px]">
           <thead className="text-mute text-left text-[14px]">
@@ -90,6 +101,13 @@ function most({ forms }: PaperGridView, place: number): string {
   const all = [...new Set(forms.map(({ items }) => items[place]?.points))];
   return all.length === 1 ? `of ${all[0]}` : "";
 }
+
+/** Where typing goes on in a row. */
+const firstEmpty = (paper: Paper, row: PaperRow | undefined): number =>
+  Math.max(
+    0,
+    row?.points.findIndex((_, place) => (paper.cells[cellKey(row.studentId, place)]?.text ?? "") === "") ?? 0,
+  );
 
 const isWhole = (paper: Paper, row: PaperRow): boolean =>
   row.points.every((_, place) => {
