@@ -83,11 +83,15 @@ function Day({ of: { day, minutes, pieces, when } }: { readonly of: DayOfWork })
   return (
     <td
       aria-current={when === "today" ? "date" : undefined}
-      className={`border-hair h-16 border px-1.5 py-1 align-top leading-tight ${worked ? "border-b-water border-b-4" : ""} ${when === "today" ? "bg-bank" : ""} ${when === "later" ? "text-mute" : ""}`}
+      className={`border-hair h-16 border px-1.5 py-1 align-top leading-tight max-sm:px-0.5 max-sm:text-[13px] ${worked ? "border-b-water border-b-4" : ""} ${when === "today" ? "bg-bank" : ""} ${when === "later" ? "text-mute" : ""}`}
     >
-      <span className={when === "today" ? "font-bold" : "text-mute"}>{format(parseISO(day), "d MMM")}</span>
-      {minutes > 0 ? <span className="block tabular-nums">{minutes} min</span> : null}
-      {pieces > 0 ? <span className="block">{pieces === 1 ? "1 piece" : `${pieces} pieces`}</span> : null}
+      <span className={when === "today" ? "font-bold" : "text-mute"}>
+        {format(parseISO(day), "d")} <span className="max-sm:sr-only">{format(parseISO(day), "MMM")}</span>
+      </span>
+      {minutes > 0 ? <span className="block whitespace-nowrap tabular-nums">{minutes} min</span> : null}
+      {pieces > 0 ? (
+        <span className="block whitespace-nowrap">{pieces === 1 ? "1 piece" : `${pieces} pieces`}</span>
+      ) : null}
     </td>
   );
 }
