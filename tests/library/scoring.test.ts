@@ -4,8 +4,10 @@ import { evidenceAfter, evidenceOfPerson, scoresOfPerson } from "@/db/queries/an
 import { eraseEvidenceOf } from "@/db/queries/erase";
 import { ratingsOfPerson } from "@/db/queries/ratings";
 import { skillStatesOfPerson } from "@/db/queries/summaries";
+import { assignmentById } from "@/db/queries/work";
 import { scoringView } from "@/features/scoring/reads/scoringView";
 import { rateAnswer } from "@/features/scoring/writes/rateAnswer";
+import { workList } from "@/features/work/reads/works";
 import { workView } from "@/features/work/reads/workView";
 import { shelfOf } from "@/server/library/shelf";
 import { exactPart, naiveSummaries } from "../support/naiveSummaries";
@@ -52,6 +54,9 @@ describe("an answer that a person scores", () => {
     // The part that is scored at once is; the item as a whole is worth nothing yet.
     expect(await scores()).toEqual([["n", 1, 1, "rule"]]);
     expect(await row()).toMatchObject({ toScore: 2, markPercent: null, itemsDone: 2 });
+    const work = await assignmentById(school.db.read, workId);
+    const listed = await workList(await school.teacher(), [work?.classId ?? ""]);
+    expect(listed.find(({ id }) => id === workId)).toMatchObject({ toScore: 2 });
     const { parts, ...about } = await scoringView(await school.teacher(), workId);
     expect(about).toMatchObject({ title: "Practice", className: "6 Test" });
     expect(parts.map(({ answers }) => answers.map(({ text, points }) => [text, points]))).toEqual([

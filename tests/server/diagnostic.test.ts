@@ -3,11 +3,13 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { answersOfPerson, scoresOfPerson } from "@/db/queries/answerLog";
 import { placementsOf } from "@/db/queries/placements";
+import { itemsOfSitting } from "@/db/queries/sittings";
 import { skillStatesOf } from "@/db/queries/summaries";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import type { SittingView } from "@/features/delivery/types";
 import { handInOverdue } from "@/features/delivery/writes/handInOverdue";
 import { openSitting } from "@/features/delivery/writes/openSitting";
+import { workList } from "@/features/work/reads/works";
 import { workView } from "@/features/work/reads/workView";
 import { knownOf } from "@/server/classroom/knownOf";
 import { libraryOf } from "@/server/library/library";
@@ -87,6 +89,9 @@ describe("a diagnostic", () => {
     const elsewhere = await enter(id);
     expect(elsewhere.current).toEqual(sitting.current);
     expect(elsewhere.itemsDone).toBe(1);
+    // Another process reads it from what is stored.
+    const [stored] = await itemsOfSitting(school.db.read, view.sittingId);
+    expect(stored).toMatchObject({ state: "done", setAside: true, earned: null });
     // What is still sent from the first device for what was answered is told so.
     const behind = await give(school, first(), view, "right");
     expect(behind.outcome).toMatchObject({ status: "not-counted", reason: "elsewhere" });
@@ -189,6 +194,12 @@ describe("a short check and a set to be told apart", () => {
       alone: { right: 4, of: 4 },
       mixed: { right: 0, of: 4 },
     });
+    // What was set aside waits for nobody to score it.
+    const other = await givePractice(school, classId, studentIds, { kind: "sequential", items: 5 });
+    const asked = await enter(other);
+    await give(school, first(), asked, "right", aside);
+    expect(await rowOf(other)).toMatchObject({ toScore: 0 });
+    expect((await workList(await school.teacher(), [classId])).map(({ toScore }) => toScore)).toEqual([0, 0, 0]);
     expect(await skillStatesOf(school.db.read, [first()])).toHaveLength(2);
     await expect(
       givePractice(school, classId, studentIds, { kind: "contrast", skillIds: ["unit-rates"], items: 8 }),

@@ -8,6 +8,7 @@ import { openSitting } from "@/features/delivery/writes/openSitting";
 import { workView } from "@/features/work/reads/workView";
 import { changeRules } from "@/features/work/writes/changeRules";
 import { furtherTry } from "@/features/work/writes/furtherTry";
+import { grant } from "@/features/work/writes/grant";
 import { sendLines } from "@/features/work/writes/lines";
 import { undoChange } from "@/server/history/undoChange";
 import { give, givePractice, makeClass, START, type TestSchool, testSchool } from "../support/school";
@@ -98,6 +99,20 @@ describe("another try", () => {
     expect(await row(id)).toMatchObject({ markPercent: 100, passed: true, tries: [100, 0] });
     await rulesOf(id, {}, { retake: "mean" });
     expect(await row(id)).toMatchObject({ markPercent: 50, passed: false });
+  });
+
+  it("counts in the class average as it counts for its student, and whoever is excused is not in it", async () => {
+    const id = await giveTest();
+    const average = async () => (await workView(await school.teacher(), id)).average;
+    expect(await average()).toBe(null);
+    await take(id, 1);
+    await take(id, 2, studentIds[1]);
+    expect(await average()).toEqual({ percent: 75, students: 2 });
+    await again(id);
+    await take(id, 2);
+    expect(await average()).toEqual({ percent: 100, students: 2 });
+    await grant(await school.teacher(), { assignmentId: id, studentIds: [kim], excuse: "was ill" });
+    expect(await average()).toEqual({ percent: 100, students: 1 });
   });
 
   it("is given to whoever finished, once at a time, and undone while it is not used", async () => {

@@ -73,6 +73,7 @@ const itemSave = hot((db) =>
         sittingItems.possible,
         sittingItems.tryFrom,
         sittingItems.hints,
+        sittingItems.setAside,
       ),
     }),
 );

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, count, eq, getTableColumns, gt, isNull, sql } from "drizzle-orm";
+import { and, asc, count, eq, getTableColumns, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { itemVersions } from "../schema/items";
 import { answers, ratings, sittingItems, sittings } from "../schema/sittings";
@@ -93,6 +93,9 @@ export async function ratingsOfPerson(db: Queryable, personId: string): Promise<
     .orderBy(asc(ratings.serial));
 }
 
+/** An answer was given, and it is not said yet what it is worth; what was set aside as not learned is worth nothing to anybody. */
+const isWaiting = sql`${sittingItems.earned} is null and ${sittingItems.tries} > 0 and ${sittingItems.setAside} = 0`;
+
 /** Answers that wait for a person to score them, by student of what was given. */
 export async function waitingIn(db: Queryable, assignmentId: string): Promise<ReadonlyMap<string, number>> {
   const rows = await db
@@ -100,11 +103,25 @@ export async function waitingIn(db: Queryable, assignmentId: string): Promise<Re
     .from(assignmentTargets)
     .innerJoin(sittings, eq(sittings.targetId, assignmentTargets.id))
     .innerJoin(sittingItems, eq(sittingItems.sittingId, sittings.id))
-    .where(
-      and(eq(assignmentTargets.assignmentId, assignmentId), gt(sittingItems.tries, 0), isNull(sittingItems.earned)),
-    )
+    .where(and(eq(assignmentTargets.assignmentId, assignmentId), isWaiting))
     .groupBy(assignmentTargets.personId);
   return new Map(rows.map(({ personId, waiting }) => [personId, waiting]));
+}
+
+/** How many answers of each of some assignments wait for a person to score them. */
+export async function waitingCounts(
+  db: Queryable,
+  assignmentIds: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
+  if (assignmentIds.length === 0) return new Map();
+  const rows = await db
+    .select({ assignmentId: assignmentTargets.assignmentId, waiting: count() })
+    .from(sittingItems)
+    .innerJoin(sittings, eq(sittings.id, sittingItems.sittingId))
+    .innerJoin(assignmentTargets, eq(assignmentTargets.id, sittings.targetId))
+    .where(and(isWaiting, among(assignmentTargets.assignmentId, assignmentIds)))
+    .groupBy(assignmentTargets.assignmentId);
+  return new Map(rows.map(({ assignmentId, waiting }) => [assignmentId, waiting]));
 }
 
 /** What an item earned once a person has scored it, and where that leaves the run. */

@@ -84,6 +84,8 @@ export const sittingItems = sqliteTable(
   (t) => [
     index("sitting_items_by_sitting").on(t.sittingId, t.place),
     index("sitting_items_by_version").on(t.versionId),
+    // What a person still has to score: few rows at any time, asked for with every list of work.
+    index("sitting_items_waiting").on(t.sittingId).where(sql`earned is null and tries > 0 and set_aside = 0`),
     index("sitting_items_by_skill").on(t.skillId),
   ],
 );

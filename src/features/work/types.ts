@@ -35,6 +35,8 @@ export interface WorkListEntry {
   readonly joinedCount: number;
   /** Tests handed in of which students see nothing yet. */
   readonly toShow: number;
+  /** Written answers that wait to be scored. */
+  readonly toScore: number;
   /** For the order; null without a due time. */
   readonly dueAt: number | null;
   /** Whether it is due within a day, by the server's clock. */
@@ -191,6 +193,8 @@ export interface WorkView extends WorkListEntry {
   /** Kept to be found again; null where somebody else made it. */
   readonly isKept: boolean | null;
   readonly forms: readonly string[];
+  /** Mean of the marks so far, in whole per cent rounded down, and of how many; null before there is one. */
+  readonly average: { readonly percent: number; readonly students: number } | null;
   /** Of its tests, whoever has which; 1 for what has no forms. */
   readonly formCount: number;
   /** Which mark counts where somebody tried again. */

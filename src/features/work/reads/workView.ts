@@ -132,6 +132,9 @@ export async function workView(context: Context, assignmentId: string): Promise<
     isPrepared: work.isPrepared,
     isKept: design?.ownerId === actor.personId ? design.keptAt !== null && design.archivedAt === null : null,
     forms: [...new Set(targets.map(({ target }) => target.form))].sort(),
+    average: averageOf(
+      targets.flatMap(({ target }) => (target.excusedAt === null ? (own.get(target.id)?.[0]?.mark ?? []) : [])),
+    ),
     formCount: Math.max(1, new Set(placed.map(({ form }) => form)).size),
     retake: work.retake,
     classId: work.classId,
@@ -195,6 +198,15 @@ export async function workView(context: Context, assignmentId: string): Promise<
       .map(({ person }) => names.get(person.id) ?? ""),
   };
 }
+
+/** The mean of the marks that count at the first part, exact before it is shown; whoever is excused, absent or has none is not in it. */
+const averageOf = (marks: readonly Rational[]): WorkView["average"] =>
+  marks.length === 0
+    ? null
+    : {
+        percent: percentDown(marks.reduce((sum, mark) => sum.add(mark), rational(0)).div(marks.length)),
+        students: marks.length,
+      };
 
 /** A page needs no map: each row has its own. */
 function withoutStudents(gained: GainView | null): WorkView["gain"] {

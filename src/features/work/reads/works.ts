@@ -6,6 +6,7 @@ import { LEARNED_KINDS } from "@/core/work/conductors/learnedKinds";
 import { windowFor, windowStanding } from "@/core/work/workWindow";
 import { workCounts } from "@/db/queries/figures";
 import { classesById } from "@/db/queries/people";
+import { waitingCounts } from "@/db/queries/ratings";
 import { assignmentsOfClasses, type GivenWork, releasesOf, skillIdsOfAssignments } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
 import { joinedSince } from "@/server/classroom/joinedSince";
@@ -36,7 +37,7 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
   ]);
   const now = runtime.now();
   const open = works.filter((work) => !work.isPrepared && windowStanding(windowFor(work), now) !== "closed");
-  const shown = await releasesOf(db, ids);
+  const [shown, waiting] = await Promise.all([releasesOf(db, ids), waitingCounts(db, ids)]);
   /** A test of which students see nothing before the teacher says so, and the teacher has not. */
   const isHidden = ({ id, kind, release }: GivenWork) =>
     conductorOf(kind).standsWhole &&
@@ -58,6 +59,7 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
     state: work.isPrepared ? "prepared" : STATES[windowStanding(windowFor(work), now)],
     joinedCount: joined.get(work.id)?.length ?? 0,
     toShow: isHidden(work) ? (counts.get(work.id)?.finished ?? 0) : 0,
+    toScore: waiting.get(work.id) ?? 0,
     dueAt: work.dueAt,
     isDueSoon: work.dueAt !== null && work.dueAt >= now && work.dueAt - now < DAY_MILLISECONDS,
     ...(counts.get(work.id) ?? NOBODY),

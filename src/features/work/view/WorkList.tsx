@@ -32,11 +32,12 @@ export function WorkList({
   const found = works.filter(({ title, className, skills }) =>
     `${title} ${className} ${skills.join(" ")}`.toLocaleLowerCase().includes(wanted),
   );
-  const over = found.filter(({ state }) => state === "over");
+  // What is over and waits to be scored is not put away under it.
+  const over = found.filter((work) => work.state === "over" && !isOpen(work));
   const isCut = !isAll && wanted === "" && over.length > OVER_SHOWN;
   const parts = [
     { title: "Prepared, not given yet", entries: found.filter(({ state }) => state === "prepared") },
-    { title: "Open", entries: found.filter(({ state }) => state === "open" || state === "late").sort(byNeed) },
+    { title: "Open", entries: found.filter((work) => isOpen(work)).sort(byNeed) },
     { title: "Opens later", entries: found.filter(({ state }) => state === "later").sort(byDay) },
     { title: "Over", entries: isCut ? over.slice(0, OVER_SHOWN) : over },
   ].filter(({ entries }) => entries.length > 0);
@@ -125,10 +126,15 @@ export function WorkList({
   );
 }
 
+/** Students can work on it, or the teacher has to. */
+const isOpen = ({ state, toScore }: WorkListEntry): boolean =>
+  state === "open" || state === "late" || (state === "over" && toScore > 0);
+
 function wants(work: WorkListEntry): string {
   if (work.state === "later" || work.state === "prepared") return "";
   const parts = [
     ...(work.stuck > 0 ? [`${work.stuck} stuck`] : []),
+    ...(work.toScore > 0 ? [`${work.toScore} to score`] : []),
     ...(work.joinedCount > 0 ? [`${work.joinedCount} joined since`] : []),
     ...(work.notStarted > 0
       ? [work.state === "over" ? `${work.notStarted} never started` : `${work.notStarted} not started`]

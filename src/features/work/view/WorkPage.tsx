@@ -149,6 +149,12 @@ export function WorkPage({ work, base }: { readonly work: WorkView; readonly bas
             </span>
           );
         })}
+        {work.average === null ? null : (
+          <span>
+            class average <b>{work.average.percent} %</b> of {work.average.students}{" "}
+            {work.average.students === 1 ? "mark" : "marks"}
+          </span>
+        )}
         {work.leftOut.length > 0 ? <span className="text-mute">left out: {work.leftOut.join(", ")}</span> : null}
       </p>
       <GainLine gain={work.gain} />

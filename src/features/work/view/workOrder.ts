@@ -1,12 +1,15 @@
 import type { WorkListEntry } from "../types";
 
-type Needing = Pick<WorkListEntry, "stuck" | "joinedCount" | "toShow" | "notStarted" | "isDueSoon" | "dueAt">;
+type Needing = Pick<
+  WorkListEntry,
+  "stuck" | "joinedCount" | "toShow" | "toScore" | "notStarted" | "isDueSoon" | "dueAt"
+>;
 
 /** What waits for the teacher before what only waits for students; what is due soon and not begun lies between. */
-function need({ stuck, joinedCount, toShow, notStarted, isDueSoon }: Needing): number {
+function need({ stuck, joinedCount, toShow, toScore, notStarted, isDueSoon }: Needing): number {
   if (stuck > 0) return 1;
   if (isDueSoon && notStarted > 0) return 2;
-  return joinedCount > 0 || toShow > 0 ? 3 : 4;
+  return toScore > 0 || joinedCount > 0 || toShow > 0 ? 3 : 4;
 }
 
 /** What is due first comes first; what has no due time comes last. */

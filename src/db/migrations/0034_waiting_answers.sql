@@ -1,0 +1,1 @@
+CREATE INDEX `sitting_items_waiting` ON `sitting_items` (`sitting_id`) WHERE earned is null and tries > 0 and set_aside = 0;
