@@ -6,6 +6,7 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { fewestItems, practiceRule } from "@/core/work/endRule";
 import { chanceNow, type PartSituation, type PickedItem } from "@/core/work/partSituation";
 import type { SittingItem } from "@/core/work/sittingItem";
+import { EMPTY_SITUATION } from "~/tests/support/emptySituation";
 
 const pool = (skill: string) =>
   ["one", "two"].flatMap((name) =>
@@ -42,27 +43,12 @@ const shown = (n: number, over: Partial<SittingItem> = {}): SittingItem => ({
   ...over,
 });
 const situation = (over: Partial<PartSituation> = {}): PartSituation => ({
-  settings: { items: 4 },
+  ...EMPTY_SITUATION,
   skillIds: ["x", "y"],
   skills: new Map([
     ["x", skill("x")],
     ["y", skill("y")],
   ]),
-  picked: [],
-  states: new Map(),
-  state: {},
-  grade: 6,
-  interests: [],
-  extraMinutes: 0,
-  timeFactor: 1,
-  activeMilliseconds: 0,
-  day: 20_000,
-  items: [],
-  extraItems: 0,
-  itemShare: 1,
-  placements: new Map(),
-  metDaysAgo: new Map(),
-  parametersOf: () => ({ a: 1.4, b: 0, c: 0 }),
   ...over,
 });
 const picked = (n: number): PickedItem => ({

@@ -4,6 +4,7 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { depthInStrand } from "@/core/work/depthInStrand";
 import type { PartSituation } from "@/core/work/partSituation";
 import type { SittingItem } from "@/core/work/sittingItem";
+import { EMPTY_SITUATION } from "~/tests/support/emptySituation";
 
 /** A chain a, b, c, d: each builds on the one before and is harder. */
 const CHAIN = ["a", "b", "c", "d"];
@@ -53,24 +54,11 @@ const item = (skillId: string, right: boolean, n: number): SittingItem => ({
   setAside: false,
 });
 const situation = (over: Partial<PartSituation> = {}): PartSituation => ({
+  ...EMPTY_SITUATION,
   settings: { items: 6 },
   skillIds: CHAIN,
   skills,
-  picked: [],
-  states: new Map(),
-  state: {},
   grade: 5,
-  interests: [],
-  extraMinutes: 0,
-  timeFactor: 1,
-  activeMilliseconds: 0,
-  day: 20_000,
-  items: [],
-  extraItems: 0,
-  itemShare: 1,
-  placements: new Map(),
-  metDaysAgo: new Map(),
-  parametersOf: () => ({ a: 1.4, b: 0, c: 0 }),
   ...over,
 });
 

@@ -6,6 +6,7 @@ import { chooseNext } from "@/core/work/chooseNext";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import type { PartSituation, PoolItem, SkillOfWork } from "@/core/work/partSituation";
 import type { SittingItem } from "@/core/work/sittingItem";
+import { EMPTY_SITUATION } from "~/tests/support/emptySituation";
 
 /** Skills of grades 2 to 8 in two strands, three items a skill, ten draws an item. */
 const GRADES = [2, 3, 4, 5, 6, 7, 8];
@@ -32,23 +33,10 @@ const SKILLS = new Map(
 );
 
 const startOf = (over: Partial<PartSituation> = {}): PartSituation => ({
+  ...EMPTY_SITUATION,
   settings: { items: 40, scope: { strandIds: ["number", "shape"], above: 1, below: 4 } },
   skillIds: [...SKILLS.keys()],
   skills: SKILLS,
-  picked: [],
-  states: new Map(),
-  state: {},
-  grade: 6,
-  interests: [],
-  extraMinutes: 0,
-  timeFactor: 1,
-  activeMilliseconds: 0,
-  day: 20_000,
-  items: [],
-  extraItems: 0,
-  itemShare: 1,
-  placements: new Map(),
-  metDaysAgo: new Map(),
   parametersOf: ({ skillId, versionId, seed }) => {
     const found = SKILLS.get(skillId)?.pool.find((item) => item.versionId === versionId && item.seed === seed);
     if (!found) throw new Error("not in the pool");

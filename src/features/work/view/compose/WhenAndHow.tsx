@@ -10,6 +10,7 @@ import { NumberBox } from "./NumberBox";
 import { RulesSentence } from "./RulesSentence";
 import { SeriesSentence } from "./SeriesSentence";
 import { seriesOf } from "./seriesChoice";
+import { WorkText } from "./WorkText";
 
 /** What students read, when the work opens and is due, how it ends, and by which rules. */
 export function WhenAndHow({
@@ -32,26 +33,11 @@ export function WhenAndHow({
   const set = (values: Partial<Composition>) => change((before) => ({ ...before, ...values }));
   return (
     <div className="space-y-4">
-      <label className="block">
-        <span className={LABEL}>Title, as students see it</span>
-        <input
-          className={`${BOX} w-full`}
-          name="title"
-          maxLength={80}
-          value={title}
-          onChange={(event) => set({ title: event.target.value, titleIsOwn: true })}
-        />
-      </label>
-      <label className="block">
-        <span className={LABEL}>Instructions to students</span>
-        <textarea
-          className={`${BOX} w-full`}
-          rows={2}
-          maxLength={500}
-          value={instructions}
-          onChange={(event) => set({ instructions: event.target.value })}
-        />
-      </label>
+      <WorkText
+        title={title}
+        instructions={instructions}
+        set={(values) => set(values.title === undefined ? values : { ...values, titleIsOwn: true })}
+      />
       {!isPicked && isRepeatable(made) ? (
         <HowOften holidays={holidays} composition={composition} change={change} />
       ) : null}

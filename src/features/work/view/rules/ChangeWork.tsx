@@ -13,6 +13,7 @@ import { RULES, type Rules } from "../compose/composition";
 import { BOX, LABEL } from "../compose/look";
 import { rulesMessage } from "../compose/message";
 import { RulesSentence } from "../compose/RulesSentence";
+import { WorkText } from "../compose/WorkText";
 import { TryIt } from "../TryIt";
 import { effectWords } from "./effectWords";
 
@@ -23,16 +24,14 @@ const PAUSE_MILLISECONDS = 400;
 export function ChangeWork({ view, base }: { readonly view: RulesView; readonly base: string }) {
   const router = useRouter();
   const run = useRun(undoAction, true);
-  const [title, setTitle] = useState(view.title);
-  const [instructions, setInstructions] = useState(view.instructions);
+  const [text, setText] = useState({ title: view.title, instructions: view.instructions });
   const [rules, setRules] = useState<Rules>(() => rulesAtFirst(view));
   const [parts, setParts] = useState(view.parts);
   const [effects, setEffects] = useState<readonly RuleEffect[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const message = {
     assignmentId: view.workId,
-    title,
-    instructions,
+    ...text,
     closesDay: rules.closesDay,
     rules: rulesMessage(rules, view.tests !== "none"),
     parts: parts.map(({ id, items, minutes, tries, calculator }) => ({ id, items, minutes, tries, calculator })),
@@ -62,7 +61,7 @@ export function ChangeWork({ view, base }: { readonly view: RulesView; readonly 
     event.preventDefault();
     run(
       () => changeRulesAction(message),
-      `Changed “${title}”.`,
+      `Changed “${text.title}”.`,
       () => router.push(`${base}/work/${view.workId}`),
     );
   };
@@ -80,27 +79,11 @@ export function ChangeWork({ view, base }: { readonly view: RulesView; readonly 
       <Problem text={run.problem ?? problem} />
       <div className="grid max-w-5xl grid-cols-[minmax(0,1fr)_20rem] gap-x-10 gap-y-5 max-md:grid-cols-1">
         <div className="space-y-5">
-          <label className="block">
-            <span className={LABEL}>Title, as students see it</span>
-            <input
-              className={`${BOX} w-full`}
-              name="title"
-              required
-              maxLength={80}
-              value={title}
-              onChange={(event) => setTitle(event.target.value)}
-            />
-          </label>
-          <label className="block">
-            <span className={LABEL}>Instructions to students</span>
-            <textarea
-              className={`${BOX} w-full`}
-              rows={2}
-              maxLength={500}
-              value={instructions}
-              onChange={(event) => setInstructions(event.target.value)}
-            />
-          </label>
+          <WorkText
+            title={text.title}
+            instructions={text.instructions}
+            set={(values) => setText((before) => ({ ...before, ...values }))}
+          />
           <RulesSentence
             rules={rules}
             set={(values) => setRules((before) => ({ ...before, ...values }))}
