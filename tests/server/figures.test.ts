@@ -109,5 +109,8 @@ it("no figure and no list of work fetches the items of a sitting", async () => {
   await workList(context, [classId]);
   await groupList(context, [classId]);
   expect(queries.length).toBeGreaterThan(8);
-  for (const query of queries) expect(query).not.toContain(getTableName(sittingItems));
+  // What waits to be scored is counted by an index that holds nothing else.
+  const others = queries.filter((query) => !query.includes("indexed by sitting_items_waiting"));
+  expect(queries.length - others.length).toBe(1);
+  for (const query of others) expect(query).not.toContain(getTableName(sittingItems));
 });

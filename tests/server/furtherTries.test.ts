@@ -148,7 +148,7 @@ describe("rules changed after giving", () => {
   it("says beforehand what that means for those who have begun, and changes nothing by saying it", async () => {
     const id = await giveTest({ rules: { cutPercent: 80 } });
     await take(id, 1);
-    await openSitting(school.student(studentIds[1] as string), id);
+    const { endsAt: endBefore } = await openSitting(school.student(studentIds[1] as string), id);
     const part = { id: await partOf(id), items: 2, minutes: 30 };
     const asked = { parts: [part], closesDay: "2026-12-01", title: "Ratios, once more" };
     const rules = { cutPercent: 50, release: { score: "done" } };
@@ -168,6 +168,7 @@ describe("rules changed after giving", () => {
     // Who is at work has an end now, counted from when they began.
     expect((await openSitting(school.student(studentIds[1] as string), id)).endsAt).toBe(START + 30 * 60_000);
     await undoChange(await school.teacher(), done.changeId ?? "");
+    expect((await openSitting(school.student(studentIds[1] as string), id)).endsAt).toBe(endBefore);
     expect(await workView(await school.teacher(), id)).toMatchObject({ title: "Ratios test", cutPercent: 80 });
     expect((await resultsView(school.student(kim), id, null)).released).toBe(false);
   });

@@ -5,6 +5,7 @@ import { ownSkill, ownSkills } from "@/features/delivery/reads/ownSkills";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { chooseOwn } from "@/features/delivery/writes/chooseOwn";
 import { setGoal } from "@/features/delivery/writes/setGoal";
+import { studentSheet } from "@/features/evidence/reads/evidence";
 import { workFigure } from "@/features/work/figure";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
 
@@ -68,6 +69,17 @@ describe("work that a student chooses", () => {
     expect(await assignmentsOfClasses(school.db.read, [classId])).toEqual([]);
     expect(await openSkillsOf(school.db.read, [kim], START)).toEqual([]);
     expect(await workFigure(ana, [classId])).toMatchObject({ text: "no open work" });
+  });
+
+  it("leaves the student's page two weeks after it was finished, and stays in the teacher's sheet", async () => {
+    const { assignmentId } = await choose();
+    await finish(assignmentId);
+    expect((await studentHome(school.student(kim))).done).toMatchObject([{ workId: assignmentId }]);
+    school.setNow(START + 15 * DAY);
+    const home = await studentHome(school.student(kim));
+    expect([home.done, home.own, home.over]).toEqual([[], [], []]);
+    const { works } = await studentSheet(await school.teacher(), kim);
+    expect(works.map(({ title }) => title)).toEqual(["Saying it as a ratio, own choice"]);
   });
 
   it("waits while something goes first, and refuses what is not open", async () => {

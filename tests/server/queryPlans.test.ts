@@ -110,6 +110,8 @@ const SMALL =
   /^(schools|terms|holidays|frameworks|standards|skills|subjects|skill_links|skill_standards|misconceptions|items|item_versions|item_skills|item_parameters|courses|json_each|CONSTANT|\(subquery|ranked)/;
 /** One person's throttles of a kind; there are as many as there are devices trying at the time. */
 const KNOWN = /^throttles/;
+/** An index of part of a table that stays small: answers that wait for a person to score them. */
+const SMALL_INDEX = / USING (?:COVERING )?INDEX sitting_items_waiting$/;
 
 it("nothing that a page, an answer or a sign-in runs reads a whole table", async () => {
   expect(run.size).toBeGreaterThan(18);
@@ -122,7 +124,8 @@ it("nothing that a page, an answer or a sign-in runs reads a whole table", async
       const plan = await client.execute({ sql: `explain query plan ${query}`, args: marks });
       for (const { detail } of plan.rows) {
         const [, table = ""] = /^SCAN (?:TABLE )?"?([^\s"]+)/.exec(String(detail)) ?? [];
-        if (table !== "" && !SMALL.test(table) && !KNOWN.test(table)) scans.push(`${what}: ${detail} — ${query}`);
+        if (table !== "" && !SMALL.test(table) && !KNOWN.test(table) && !SMALL_INDEX.test(String(detail)))
+          scans.push(`${what}: ${detail} — ${query}`);
       }
     }
   client.close();

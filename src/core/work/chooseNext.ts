@@ -26,6 +26,7 @@ export function chooseNext(
     if ("picked" in aim) return isSame(item, aim.picked);
     if ("drawn" in aim) return isSame(item, aim.drawn);
     if (item.skillId !== aim.skillId || item.itemId === shown.at(-1)?.itemId) return false;
+    if (aim.evenly) return leastShown(situation, aim.skillId, shown).has(item.itemId);
     const { difficulty } = situation.skills.get(aim.skillId) as SkillOfWork;
     return Math.abs(chanceOfRight(aim.belief, situation.parametersOf(item), difficulty) - TARGET_CHANCE) < RESERVE_FITS;
   };
@@ -55,10 +56,11 @@ const isSame = (item: Given, other: Pick<Given, "versionId" | "seed">) =>
 function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], random: () => number): PickedItem | null {
   if ("picked" in aim) return aim.picked;
   if ("drawn" in aim) return told(aim.skillId, aim.drawn, situation, shown, random);
-  const { skillId, belief, missesInRow } = aim;
+  const { skillId, belief, missesInRow, evenly } = aim;
   const skill = situation.skills.get(skillId) as SkillOfWork;
+  const least = evenly ? leastShown(situation, skillId, shown) : null;
   const found = nextItem(
-    skill.pool,
+    least ? skill.pool.filter(({ itemId }) => least.has(itemId)) : skill.pool,
     {
       belief,
       skillDifficulty: skill.difficulty,
@@ -69,6 +71,15 @@ function itemFor(aim: Aim, situation: PartSituation, shown: readonly Given[], ra
     random,
   );
   return found ? told(skillId, found, situation, shown, random) : null;
+}
+
+/** The item models of a skill that were shown least in this run. */
+function leastShown({ skills }: PartSituation, skillId: string, shown: readonly Given[]): ReadonlySet<string> {
+  const times = new Map((skills.get(skillId) as SkillOfWork).pool.map(({ itemId }) => [itemId, 0]));
+  for (const item of shown)
+    if (item.skillId === skillId && times.has(item.itemId)) times.set(item.itemId, (times.get(item.itemId) ?? 0) + 1);
+  const least = Math.min(...times.values());
+  return new Set([...times].flatMap(([itemId, count]) => (count === least ? [itemId] : [])));
 }
 
 /** A draw in the story that it is told in; null where it has none. */

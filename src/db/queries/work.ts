@@ -283,9 +283,13 @@ export async function targetsWithSittings(db: Queryable, assignmentIds: readonly
 }
 
 /**
- * What a student was given, with the sitting begun last, if any; what is withdrawn or only prepared is left out. What has no due day comes last.
+ * What a student was given, with the sitting begun last, if any; what is withdrawn or only prepared is left out. What has no due day comes last. With
+ * `since`, what was finished or over before that instant is left out too, so that a page does not grow with the years.
  */
-export async function worksOfStudent(db: Queryable, personId: string) {
+export async function worksOfStudent(db: Queryable, personId: string, since: number | null = null) {
+  const isOfLate = sql`coalesce(${completions.at}, ${assignmentTargets.excusedAt}, ${since}) >= ${since}
+    and (coalesce(${assignments.closesAt}, ${assignments.dueAt}) is null or ${completions.at} is not null
+      or max(coalesce(${assignments.closesAt}, ${assignments.dueAt}), coalesce(${assignmentTargets.dueAt}, 0), coalesce(${assignmentTargets.reopenedUntil}, 0)) >= ${since})`;
   return db
     .select({ work: given, target: assignmentTargets, sitting: run, throughAt: completions.at })
     .from(assignmentTargets)
@@ -296,12 +300,12 @@ export async function worksOfStudent(db: Queryable, personId: string) {
     .leftJoin(completions, ownCompletion)
     .leftJoin(sittings, latestSitting)
     .where(
-      and(eq(assignmentTargets.personId, personId), isNull(assignments.withdrawnAt), eq(assignments.isPrepared, false)),
+      and(
+        eq(assignmentTargets.personId, personId),
+        isNull(assignments.withdrawnAt),
+        eq(assignments.isPrepared, false),
+        since === null ? undefined : isOfLate,
+      ),
     )
     .orderBy(sql`${assignments.dueAt} is null`, asc(assignments.dueAt), asc(assignments.id));
-}
-
-/** Every giving of a piece of work, what was withdrawn too. */
-export async function assignmentsOfWork(db: Queryable, workId: string): Promise<AssignmentRow[]> {
-  return db.select().from(assignments).where(eq(assignments.workId, workId));
 }

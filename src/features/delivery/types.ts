@@ -262,7 +262,9 @@ export interface StudentNext {
 export interface StudentWork {
   readonly workId: string;
   readonly title: string;
+  /** Of its first part. */
   readonly kind: WorkKind;
+  readonly partCount: number;
   readonly progress: number;
   readonly begun: boolean;
   readonly finished: FinishReason | null;

@@ -11,6 +11,8 @@ export interface LimitsView {
   readonly calculator: boolean;
   /** Its items stand from the beginning: their number does too. */
   readonly isTest: boolean;
+  /** Only read: nothing of it can be set. */
+  readonly isRead: boolean;
   /** Tries can be set. */
   readonly hasTries: boolean;
 }

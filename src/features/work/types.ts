@@ -19,7 +19,9 @@ import type { TestItem } from "./testTypes";
 export interface WorkListEntry {
   readonly id: string;
   readonly title: string;
+  /** Of its first part. */
   readonly kind: WorkKind;
+  readonly partCount: number;
   readonly className: string;
   /** Names, each with the code of its standard. */
   readonly skills: readonly string[];
@@ -78,7 +80,7 @@ export interface WorkRowView {
   /** Whether the mark reaches the cut; null without a cut or a mark. */
   readonly passed: boolean | null;
   readonly form: string;
-  /** The mark of each finished try at the first part, in whole per cent, rounded down. */
+  /** The mark of each finished try at the part by which it is marked, in whole per cent, rounded down. */
   readonly tries: readonly number[];
   /** What was written on it, in order. */
   readonly comments: readonly string[];

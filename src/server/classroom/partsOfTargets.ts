@@ -1,6 +1,7 @@
 import "server-only";
 import { countingMark } from "@/core/measurement/countingMark";
 import { type Rational, rational } from "@/core/numeric/rational";
+import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { type PartStanding, partStandings } from "@/core/work/partStandings";
 import type { SittingRow } from "@/db/queries/sittings";
 import {
@@ -88,6 +89,12 @@ export async function partsOfTargets(
     }),
   );
 }
+
+/** The part that the work is marked by: its first test, else its first part that is not only read. */
+export const markedPart = (own: readonly OwnPart[]): OwnPart | undefined =>
+  own.find(({ part }) => conductorOf(part.kind).standsWhole) ??
+  own.find(({ part }) => !conductorOf(part.kind).isRead) ??
+  own[0];
 
 /** How many skills were missed in the part that this one follows; null where that is not known, or nothing is followed. */
 function toFollow(

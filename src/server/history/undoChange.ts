@@ -23,6 +23,7 @@ import { demandBank } from "@/server/access/bankSubject";
 import { demandPlan } from "@/server/access/planSubject";
 import { type Actor, may } from "@/server/access/policy";
 import { changeWords } from "@/words/staff/historyWords";
+import { renewTouched } from "../classroom/renewTouched";
 import type { Context } from "../runtime/context";
 import { Refusal } from "../runtime/refusal";
 import { schoolOf } from "../runtime/school";
@@ -131,6 +132,7 @@ async function putRowsBack(tx: Queryable, context: Context, change: ChangeRow): 
   const back = inverse(rows);
   try {
     await applyRowChanges(tx, back);
+    await renewTouched(tx, back);
   } catch (error) {
     throw await whatHangsOn(tx, context, change, back, error);
   }

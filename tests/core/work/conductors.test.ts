@@ -142,6 +142,29 @@ describe("how kinds of work differ", () => {
     expect(conductorOf("amount").tells).toEqual({ verdict: true, hints: true, count: true });
   });
 
+  it("a number of items goes through the item models of a skill evenly, however far some lie from the target", () => {
+    const far = (itemId: string, b: number) =>
+      Array.from({ length: 20 }, (_, seed) => ({
+        itemId,
+        versionId: `${itemId}@1`,
+        seed,
+        contexts: ["garden"],
+        parameters: { a: 1.4, b, c: 0 },
+      }));
+    const models = [...far("x/near", -1), ...far("x/also", -0.8), ...far("x/hard", 3)];
+    const own = situation({
+      settings: { items: 9 },
+      skillIds: ["x"],
+      skills: new Map([["x", { ...skill("x"), pool: models }]]),
+    });
+    const chosen = chooseReserve(conductorOf("amount"), own, 9, random());
+    const times = (itemId: string) => chosen.filter((item) => item.itemId === itemId).length;
+    expect([times("x/near"), times("x/also"), times("x/hard")]).toEqual([3, 3, 3]);
+    // Practice aims at the student instead.
+    const aimed = chooseReserve(conductorOf("practice"), own, 9, random());
+    expect(aimed.filter((item) => item.itemId === "x/hard")).toHaveLength(0);
+  });
+
   it("practice ends by mastery before the budget, the others never do", () => {
     const state = {
       mastery: 0.97,

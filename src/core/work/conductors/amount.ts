@@ -10,7 +10,11 @@ import { USUAL } from "./usual";
  */
 export const amount: Conductor = {
   ...USUAL,
-  next: nextOfFixed,
+  next: (situation, shown) => {
+    const aim = nextOfFixed(situation, shown);
+    // With one belief for all, what lies nearest would be the same two item models again and again.
+    return aim && "belief" in aim ? { ...aim, evenly: true } : aim;
+  },
   take: (given, { tries }) => overAfterTries(tries ?? 2)(given),
   end: endOfFixed,
   tells: { verdict: true, hints: true, count: true },

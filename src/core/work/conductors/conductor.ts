@@ -6,7 +6,13 @@ import type { PartSituation, PickedItem, PoolItem } from "../partSituation";
 
 /** What the next item should be: an item of a skill for what is believed of the student, one that was picked, or just this draw. */
 export type Aim =
-  | { readonly skillId: string; readonly belief: SkillBelief; readonly missesInRow: number }
+  | {
+      readonly skillId: string;
+      readonly belief: SkillBelief;
+      readonly missesInRow: number;
+      /** The item models of the skill come evenly, whatever lies nearest. */
+      readonly evenly?: boolean;
+    }
   | { readonly picked: PickedItem }
   | { readonly skillId: string; readonly drawn: PoolItem };
 

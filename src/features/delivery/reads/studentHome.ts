@@ -44,7 +44,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     today,
   );
   const days = await daysOf(runtime.db.read, school, actor.personId, now);
-  const given = await worksOfStudent(runtime.db.read, actor.personId);
+  const given = await worksOfStudent(runtime.db.read, actor.personId, now - SHOW_DONE_MILLISECONDS);
   const words = await releasedWords(
     runtime.db.read,
     given.map(({ work }) => work.id),
@@ -69,6 +69,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
         workId: work.id,
         title: work.title,
         kind: work.kind,
+        partCount: work.partCount,
         progress: (sitting?.progressPermille ?? 0) / 1000,
         begun: sitting !== null,
         finished: throughAt === null ? null : (sitting?.finishReason ?? null),

@@ -111,7 +111,13 @@ export function StudentHomePage({
                     see how it went
                   </Link>
                 ) : (
-                  <span>{work.excused ? "you need not do this" : WORK_WORDS[work.kind].finished(work)}</span>
+                  <span>
+                    {work.excused
+                      ? "you need not do this"
+                      : work.partCount > 1
+                        ? "done"
+                        : WORK_WORDS[work.kind].finished(work)}
+                  </span>
                 )}
               </li>
             ))}
@@ -160,7 +166,7 @@ function WorkItem({ work, isFirst }: { readonly work: StudentWork; readonly isFi
       <div>
         <p className="font-semibold">{work.title}</p>
         <p className="text-mute text-[17px]">
-          {WORK_WORDS[work.kind].what}
+          {work.partCount > 1 ? `${work.partCount} parts, ` : WORK_WORDS[work.kind].what}
           {work.due === null
             ? "whenever you like"
             : work.late

@@ -31,7 +31,7 @@ export async function demandAtPlace(context: Context, work: GivenWork, target: T
 /** Work that goes first, is open here and is not done; null where there is none. */
 export async function firstWorkOf(db: Queryable, context: Context) {
   const now = context.runtime.now();
-  for (const { work, target, throughAt } of await worksOfStudent(db, context.actor.personId)) {
+  for (const { work, target, throughAt } of await worksOfStudent(db, context.actor.personId, now)) {
     if (!work.goesFirst || throughAt !== null || target.excusedAt !== null) continue;
     const standing = windowStanding(windowFor(work, target), now);
     if ((standing === "open" || standing === "late") && (await isAtPlace(context, work, target))) return work;

@@ -262,7 +262,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
       .sort((x, y) => y.work.givenAt - x.work.givenAt)
       .slice(0, 5)
       .map(({ work, sitting }) => ({
-        title: work.title,
+        title: work.isOwnChoice ? `${work.title}, own choice` : work.title,
         state:
           sitting && sitting.finishReason === null
             ? `last worked ${formatDistance(sitting.lastAt, now, { addSuffix: true })}`

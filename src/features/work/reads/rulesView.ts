@@ -43,7 +43,7 @@ export async function rulesView(context: Context, assignmentId: string): Promise
     begun: targets.filter(({ sitting }) => sitting !== null).length,
     parts: parts.map(
       ({ id, title, kind, settings: { items, minutes = null, tries = null, calculator = false } }, place) => {
-        const { standsWhole, tells } = conductorOf(kind);
+        const { standsWhole, tells, isRead } = conductorOf(kind);
         return {
           id,
           title: title || (parts.length === 1 ? "" : `Part ${place + 1}`),
@@ -52,6 +52,7 @@ export async function rulesView(context: Context, assignmentId: string): Promise
           tries,
           calculator,
           isTest: standsWhole,
+          isRead,
           hasTries: tells.verdict,
         };
       },

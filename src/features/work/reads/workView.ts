@@ -32,7 +32,7 @@ import { demandClasses } from "@/server/access/subjects";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { joinedSince } from "@/server/classroom/joinedSince";
 import { shortNames } from "@/server/classroom/names";
-import { partsOfTargets } from "@/server/classroom/partsOfTargets";
+import { markedPart, partsOfTargets } from "@/server/classroom/partsOfTargets";
 import { namedSnags } from "@/server/classroom/snags";
 import { versionsOf } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
@@ -98,6 +98,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     targets.map(({ target }) => target.id),
     now,
   );
+  const markedOf = ({ id }: TargetRow) => markedPart(own.get(id) ?? []);
   const parts = await partsOfWorks(runtime.db.read, [work.workId]);
   const design = await workById(runtime.db.read, work.workId);
   const gained = gainOfPair(parts, own);
@@ -133,7 +134,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     isKept: design?.ownerId === actor.personId ? design.keptAt !== null && design.archivedAt === null : null,
     forms: [...new Set(targets.map(({ target }) => target.form))].sort(),
     average: averageOf(
-      targets.flatMap(({ target }) => (target.excusedAt === null ? (own.get(target.id)?.[0]?.mark ?? []) : [])),
+      targets.flatMap(({ target }) => (target.excusedAt === null ? (markedOf(target)?.mark ?? []) : [])),
     ),
     formCount: Math.max(1, new Set(placed.map(({ form }) => form)).size),
     retake: work.retake,
@@ -154,7 +155,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
         excused: target.excusedAt === null ? null : target.excusedBecause,
         form: target.form,
         gain: gained?.students.get(target.id) ?? null,
-        tries: (own.get(target.id)?.[0]?.marks ?? []).map(percentDown),
+        tries: (markedOf(target)?.marks ?? []).map(percentDown),
         comments: (comments.get(person.id) ?? []).map(({ text }) => text),
         parts: (own.get(target.id) ?? []).map(({ part, run, standing, mark }) => ({
           state: standing.state === "open" && run ? "begun" : standing.state,
@@ -162,7 +163,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
           passed: conductorOf(part.kind).standsWhole ? passedOf(work, mark) : null,
           outcome: outcomeOf(library, run),
         })),
-        passed: passedOf(work, own.get(target.id)?.[0]?.mark ?? null),
+        passed: passedOf(work, markedOf(target)?.mark ?? null),
         studentId: person.id,
         name: names.get(person.id) ?? "",
         // Between two parts somebody is at work still.
@@ -176,11 +177,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
         itemsDone: sitting?.itemsDone ?? 0,
         itemsRight: sitting?.itemsRight ?? 0,
         markPercent: sitting
-          ? markOf(
-              sitting,
-              waiting.get(person.id) ?? 0,
-              isWhole ? { mark: own.get(target.id)?.[0]?.mark ?? null } : null,
-            )
+          ? markOf(sitting, waiting.get(person.id) ?? 0, isWhole ? { mark: markedOf(target)?.mark ?? null } : null)
           : null,
         toScore: waiting.get(person.id) ?? 0,
         tooLate: late.get(person.id) ?? 0,

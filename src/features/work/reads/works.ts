@@ -53,6 +53,7 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
     id: work.id,
     title: work.title,
     kind: work.kind,
+    partCount: work.partCount,
     className: classes.find(({ id }) => id === work.classId)?.name ?? "",
     skills: (skillIds.get(work.id) ?? []).map((id) => coded.get(id) ?? library.skill(id).name),
     due: work.dueAt === null ? null : atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),

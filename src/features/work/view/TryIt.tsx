@@ -18,14 +18,19 @@ export function TryIt({
     setBusy(true);
     // Opened at the touch itself: later, browsers take it for a window that nobody asked for.
     const opened = window.open("", "_blank");
+    if (!opened) {
+      // Going there in this window would lose what is being put together.
+      problem("The browser opened no window. Allow windows for this site, then try again.");
+      setBusy(false);
+      return;
+    }
     const result = await beginTrial().catch(() => null);
     setBusy(false);
+    if (result?.ok) opened.location.assign(`/try/${result.data.trialId}`);
+    else opened.close();
     problem(
       result === null ? "The server can’t be reached. Try again in a moment." : result.ok ? null : result.message,
     );
-    if (!result?.ok) opened?.close();
-    else if (opened) opened.location.assign(`/try/${result.data.trialId}`);
-    else window.location.assign(`/try/${result.data.trialId}`);
   };
   return (
     <Button disabled={busy || !isReady} onClick={() => void begin()}>

@@ -102,7 +102,7 @@ export function WorkList({
                     </Link>
                     <span className="text-mute text-[14px]">
                       {" "}
-                      {KIND_WORDS[work.kind].inList}
+                      {work.partCount > 1 ? `${work.partCount} parts, ` : KIND_WORDS[work.kind].inList}
                       {work.className}
                     </span>
                   </td>

@@ -5,12 +5,12 @@ import type { OpeningRule, PartSettings } from "@/core/model/work";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { effectsOfRules, type RuleEffect, type StudentOfRules, type WorkRules } from "@/core/work/effectsOfRules";
 import { windowFault, windowFor } from "@/core/work/workWindow";
+import { assignmentsOfWork } from "@/db/queries/givings";
 import { classesOfWork } from "@/db/queries/marks";
 import { changed } from "@/db/queries/rowChanges";
 import {
   type AssignmentRow,
   assignmentById,
-  assignmentsOfWork,
   type GivenWork,
   type PartRow,
   partsOfWorks,
@@ -21,7 +21,7 @@ import {
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demandClasses } from "@/server/access/subjects";
-import { partsOfTargets } from "@/server/classroom/partsOfTargets";
+import { markedPart, partsOfTargets } from "@/server/classroom/partsOfTargets";
 import { renewEnds } from "@/server/classroom/renewEnds";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
@@ -145,7 +145,7 @@ const rulesOf = (
   })),
 });
 
-/** Where each student is; the part that is marked is the first. */
+/** Where each student is. */
 async function studentsOf(tx: Queryable, work: GivenWork, now: number): Promise<StudentOfRules[]> {
   const targets = await targetsWithSittings(tx, [work.id]);
   const parts = await partsOfTargets(
@@ -157,7 +157,7 @@ async function studentsOf(tx: Queryable, work: GivenWork, now: number): Promise<
   return targets.map(({ target, sitting, throughAt }) => ({
     atWork: sitting !== null && throughAt === null,
     done: throughAt !== null,
-    marks: parts.get(target.id)?.[0]?.marks ?? [],
+    marks: markedPart(parts.get(target.id) ?? [])?.marks ?? [],
     ownEnd: target.dueAt === null && target.reopenedUntil === null ? null : windowFor(work, target).closesAt,
   }));
 }

@@ -91,9 +91,11 @@ export function ChangeWork({ view, base }: { readonly view: RulesView; readonly 
             tests={view.tests}
             isGiven
           />
-          {parts.map((part) => (
-            <Limits key={part.id} part={part} set={(values) => setPart(part.id, values)} />
-          ))}
+          {parts
+            .filter(({ isRead }) => !isRead)
+            .map((part) => (
+              <Limits key={part.id} part={part} set={(values) => setPart(part.id, values)} />
+            ))}
         </div>
         <section aria-live="polite" aria-labelledby="means" className="text-[15px]">
           <h2 id="means" className={LABEL}>
