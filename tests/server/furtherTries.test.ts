@@ -219,6 +219,12 @@ describe("rules changed after giving", () => {
     await expect(rulesOf(id, { parts: [{ id: await partOf(id), items: 2, minutes: 0 }] })).rejects.toThrow("a minute");
     // What is as it was is no change.
     expect((await rulesOf(id, {}, { cutPercent: null })).changeId).toBe(null);
+    const plain = await giveTest({ settings: { goBack: true, calculator: false, minutes: 20 } });
+    const part = { id: await partOf(plain), items: 2, minutes: 20, calculator: false };
+    expect((await rulesOf(plain, { parts: [part] }, { cutPercent: null })).changeId).toBe(null);
+    expect((await rulesOf(plain, { parts: [{ ...part, calculator: true }] }, { cutPercent: null })).changeId).not.toBe(
+      null,
+    );
   });
 });
 

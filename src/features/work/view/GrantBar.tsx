@@ -61,7 +61,14 @@ export function GrantBar({ work, chosen }: { readonly work: WorkView; readonly c
         act={(reopenDay) => grant({ reopenDay }, `Opened it again for ${who}.`)}
       />
       {triable.length > 0 ? (
-        <AnotherTry work={work} parts={triable} studentIds={studentIds} who={who} run={run} />
+        <AnotherTry
+          key={triable.map(({ id }) => id).join()}
+          work={work}
+          parts={triable}
+          studentIds={studentIds}
+          who={who}
+          run={run}
+        />
       ) : null}
       {chosen.every(({ excused }) => excused !== null) ? (
         <Button disabled={run.busy} onClick={() => grant({ excuse: "" }, `${who} has to do it again.`)}>

@@ -106,14 +106,15 @@ type Limits = InferType<typeof limitsInput>;
 /** A part as it would be; items that stand from the beginning stay as many as they are. */
 function withLimits(part: PartRow, limits: Limits | undefined): PartRow {
   if (!limits) throw new Refusal("invalid", "The parts of this work were changed meanwhile. Open the page again.");
-  const { minutes: _minutes, tries: _tries, calculator: _calculator, ...others } = part.settings;
+  const { minutes: _minutes, tries: _tries, ...others } = part.settings;
   const { items, minutes, tries, calculator } = limits;
   const settings: PartSettings = {
     ...others,
     items: conductorOf(part.kind).standsWhole ? part.settings.items : items,
     ...(minutes === null ? {} : { minutes }),
     ...(tries === null ? {} : { tries }),
-    ...(calculator ? { calculator } : {}),
+    // Missing says the same as false: what says the same is no change.
+    ...(calculator === (part.settings.calculator ?? false) ? {} : { calculator }),
   };
   return { ...part, settings };
 }

@@ -10,7 +10,7 @@ export const metadata: Metadata = { title: "Something of my own" };
 export default async function Page({ params }: { params: Promise<{ skillId: string }> }) {
   await requireStudentPage();
   const { skillId } = await params;
-  const found = await attempt((context) => ownSkill(context, decodeURIComponent(skillId)));
+  const found = await attempt((context) => ownSkill(context, skillId));
   return found.ok ? (
     <OwnSkillPage view={found.data} />
   ) : (
