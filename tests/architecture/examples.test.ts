@@ -15,7 +15,7 @@ const WITHOUT_EXAMPLE: readonly RegExp[] = [
   /^review\/(forecast|minutesNeeded|reviewQueue|reviewStanding)/,
   /^mastery\/updateSkillState$/,
   /^roster\/(readRosterSheet|sheetPlaces|rosterDifference|rosterHealth|movesOf)$/,
-  /^work\/(chooseNext|conductors|depthInStrand|diagnosticOfRun|endOf|endRule|partSituation|projectGoal)/,
+  /^work\/(aimAt|chooseNext|conductors|depthInStrand|diagnosticOfRun|endOf|endRule|partSituation|projectGoal)/,
   /^answers\/algebra\/(movedSlips|writeTerms)$/,
   /^model\/fail$/,
 ];

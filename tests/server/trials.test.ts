@@ -13,6 +13,7 @@ import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { workFigure } from "@/features/work/figure";
 import { workList } from "@/features/work/reads/works";
 import { workView } from "@/features/work/reads/workView";
+import { giveWork } from "@/features/work/writes/giveWork";
 import { beginTrial, endTrial, tryGiven } from "@/features/work/writes/trial";
 import type { Context } from "@/server/runtime/context";
 import { answersTo, give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
@@ -102,6 +103,24 @@ describe("a trial run", () => {
     expect(await traces()).not.toEqual(before);
     await endTrial(ana);
     expect(await traces()).toEqual(before);
+  });
+
+  it("does not stand in the way of giving the very same afterwards", async () => {
+    const { classId: to, ...tried } = testWithFollowUp();
+    await beginTrial(ana, { classId: to, ...tried });
+    const assignmentId = id();
+    await giveWork(ana, {
+      ...tried,
+      workId: id(),
+      to: [{ assignmentId, classId, studentIds }],
+      opens: { day: "2026-11-23", time: "06:00" },
+      due: { day: "2026-11-27", time: "20:00" },
+    });
+    await beginTrial(ana, { classId: to, ...tried });
+    await endTrial(ana);
+    expect((await workView(ana, assignmentId)).parts.map(({ id: partId }) => partId)).toEqual(
+      tried.parts.map((part) => part.id),
+    );
   });
 
   it("starts over from nothing, one at a time", async () => {

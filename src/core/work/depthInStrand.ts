@@ -1,5 +1,5 @@
 import { masteryMark } from "../mastery/masteryMark";
-import { beliefNow, chanceNow, type PartSituation, type SkillOfWork } from "./partSituation";
+import { chanceNow, type PartSituation, type SkillOfWork } from "./partSituation";
 import { isRightFirst, isScored } from "./sittingItem";
 
 /** A prerequisite is likely there from this chance of mastery on. */
@@ -44,10 +44,3 @@ function rests({ items }: PartSituation, id: string): boolean {
   const own = items.filter((item) => item.skillId === id && isScored(item));
   return own.length >= MISSES_TO_REST && own.slice(-MISSES_TO_REST).every((item) => !isRightFirst(item));
 }
-
-/** What the next item at a skill is aimed at. */
-export const aimAt = (situation: PartSituation, skillId: string) => ({
-  skillId,
-  belief: beliefNow(situation, skillId),
-  missesInRow: situation.states.get(skillId)?.missesInRow ?? 0,
-});

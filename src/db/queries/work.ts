@@ -71,11 +71,16 @@ export async function assignmentById(db: Queryable, id: string): Promise<GivenWo
   return found ?? null;
 }
 
-/** What some classes were given by somebody and what was not withdrawn, the latest first. */
-export async function assignmentsOfClasses(db: Queryable, classIds: readonly string[]): Promise<GivenWork[]> {
+/** What some classes were given by somebody and what was not withdrawn, the latest first; no more of it than asked for. */
+export async function assignmentsOfClasses(
+  db: Queryable,
+  classIds: readonly string[],
+  most = Number.MAX_SAFE_INTEGER,
+): Promise<GivenWork[]> {
   return assignmentsWithWork(db)
     .where(and(among(assignments.classId, classIds), isNull(assignments.withdrawnAt), givenBySomebody))
-    .orderBy(desc(assignments.givenAt), desc(assignments.id));
+    .orderBy(desc(assignments.givenAt), desc(assignments.id))
+    .limit(most);
 }
 
 /** The skills of what was given, over all its parts in order. */

@@ -1,4 +1,5 @@
-import { aimAt, depthInStrand, isMastered } from "../depthInStrand";
+import { aimAt } from "../aimAt";
+import { depthInStrand, isMastered } from "../depthInStrand";
 import { markOfFirstTries } from "../markOfFirstTries";
 import { mostItems, mostMinutes } from "../partSituation";
 import type { Conductor } from "./conductor";

@@ -1,11 +1,12 @@
 import { readiness } from "../../grouping/readiness";
 import { LEARNING } from "../../mastery/learningModel";
 import { nextSkill } from "../../selection/nextSkill";
+import { aimAt } from "../aimAt";
 import { endOfSkill, type SkillHistory } from "../endOfSkill";
 import { endOfWork } from "../endOfWork";
 import { practiceRule } from "../endRule";
 import { markOfFirstTries } from "../markOfFirstTries";
-import { beliefNow, chanceNow, mostItems, mostMinutes, type PartSituation, type SkillOfWork } from "../partSituation";
+import { chanceNow, mostItems, mostMinutes, type PartSituation, type SkillOfWork } from "../partSituation";
 import { isScored, shareOfFirst } from "../sittingItem";
 import type { Conductor } from "./conductor";
 import { overAfterTries } from "./overAfterTries";
@@ -25,13 +26,7 @@ export const practice: Conductor = {
       situation.skillIds.map((id) => openSkill(situation, id)),
       shown.map((item) => item.skillId),
     );
-    return skillId === null
-      ? null
-      : {
-          skillId,
-          belief: beliefNow(situation, skillId),
-          missesInRow: situation.states.get(skillId)?.missesInRow ?? 0,
-        };
+    return skillId === null ? null : aimAt(situation, skillId);
   },
   take: (given, { tries }) => overAfterTries(tries ?? 2)(given),
   end: (situation) => {

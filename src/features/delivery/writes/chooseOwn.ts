@@ -16,9 +16,7 @@ import { validated } from "@/server/runtime/validated";
 import { enter } from "../reads/entered";
 import { ownSkillsOf } from "../reads/ownSkills";
 import { demandItsTurn } from "./demandOpen";
-
-/** So many right answers master every skill that ships. */
-const ITEMS_TO_MASTER = 16;
+import { ITEMS_TO_MASTER } from "./itemsToMaster";
 
 const input = object({
   skillId: string().required(),

@@ -17,9 +17,7 @@ import { validated } from "@/server/runtime/validated";
 import { enter } from "../reads/entered";
 import { begin } from "./begin";
 import { demandItsTurn } from "./demandOpen";
-
-/** Items of a piece that a plan gives, at most: so many right answers master every skill that ships. */
-const ITEMS_A_PIECE = 16;
+import { ITEMS_TO_MASTER } from "./itemsToMaster";
 
 /**
  * Begins, or goes on with, what the plan of one of the asking student's classes gives next at the place where they are. Asked twice, it is begun once.
@@ -70,7 +68,7 @@ async function givenTo(tx: Queryable, context: Context, plan: ClassPlan, skillId
       {
         title: (await libraryOf(runtime)).skill(skillId).studentName,
         instructions: "",
-        parts: [{ kind: "practice", settings: { items: ITEMS_A_PIECE, certainty: "usual" }, skillIds: [skillId] }],
+        parts: [{ kind: "practice", settings: { items: ITEMS_TO_MASTER, certainty: "usual" }, skillIds: [skillId] }],
       },
       [{ id: assignmentId, classId: plan.class.id, opensAt: runtime.now(), dueAt: null, studentIds: [] }],
     );

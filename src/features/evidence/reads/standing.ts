@@ -71,7 +71,7 @@ type WorksOfStudent = StandingFacts["students"][string]["works"];
 
 /** The latest pieces of work of some classes, and how far each student is with them. */
 async function latestWorks(db: Queryable, classIds: readonly string[]) {
-  const given = (await assignmentsOfClasses(db, classIds)).slice(0, MOST_WORKS);
+  const given = await assignmentsOfClasses(db, classIds, MOST_WORKS);
   const targets = await targetsWithSittings(
     db,
     given.map(({ id }) => id),

@@ -11,6 +11,7 @@ import { demandClasses } from "@/server/access/subjects";
 import { type NewDesign, type NewPart, workRows } from "@/server/classroom/workRows";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
+import type { Runtime } from "@/server/runtime/runtime";
 import { validated } from "@/server/runtime/validated";
 import { giveInput, type PartInput } from "./giveInput";
 import { newParts } from "./giveWork";
@@ -43,7 +44,7 @@ export async function tryGiven(context: Context, raw: unknown): Promise<{ readon
     if (!work || (work.isTrial && work.givenBy !== context.actor.personId))
       throw new Refusal("not-found", "This work is not there any more.");
     await demandClasses(context, "see", [work.classId], tx);
-    return inPlaceOfOld(tx, context, work.classId, await copyOf(tx, context, work.workId, work));
+    return inPlaceOfOld(tx, context, work.classId, await designOf(tx, work.workId, work));
   });
 }
 
@@ -64,7 +65,9 @@ async function inPlaceOfOld(
   const now = runtime.now();
   await forgetTrials(tx, await trialsToForget(tx, actor.personId, now - LEFT_MILLISECONDS));
   const trialId = runtime.newId();
-  const parts = design.parts.map((part) => onScreen({ ...part, opening: part.opening?.filter(opensByItself) ?? [] }));
+  const parts = withOwnIds(runtime, design.parts).map((part) =>
+    onScreen({ ...part, opening: part.opening?.filter(opensByItself) ?? [] }),
+  );
   const shown = { score: "done", answers: "done", explanations: "done" } as const;
   const rows = workRows(context, { ...design, parts }, [
     { id: trialId, classId, opensAt: now, dueAt: null, release: shown, isTrial: true, studentIds: [actor.personId] },
@@ -80,44 +83,45 @@ const onScreen = (part: NewPart): NewPart =>
 /** Nobody waits for a day, or for their own word. */
 const opensByItself = ({ by }: OpeningRule): boolean => by !== "day" && by !== "word";
 
-/** A design as it stands, with parts of its own. */
-async function copyOf(
+/** The same parts under ids of their own: what is tried is given afterwards under those that the page made. */
+function withOwnIds(runtime: Runtime, parts: readonly NewPart[]): NewPart[] {
+  const ids = new Map(parts.map(({ id }) => [id, runtime.newId()]));
+  const own = (id: string) => ids.get(id) ?? id;
+  return parts.map(({ id, settings, opening = [], ...part }): NewPart => {
+    const { missedIn } = settings;
+    return {
+      ...part,
+      ...(id === undefined ? {} : { id: own(id) }),
+      settings: missedIn ? { ...settings, missedIn: { ...missedIn, partId: own(missedIn.partId) } } : settings,
+      opening: opening.map((rule) => ("partId" in rule ? { ...rule, partId: own(rule.partId) } : rule)),
+    };
+  });
+}
+
+/** A design as it stands. */
+async function designOf(
   tx: Queryable,
-  { runtime }: Context,
   workId: string,
   { title, instructions }: { readonly title: string; readonly instructions: string },
 ): Promise<NewDesign> {
   const parts = await partsOfWorks(tx, [workId]);
-  const ids = new Map(parts.map(({ id }) => [id, runtime.newId()]));
-  const fresh = (id: string) => ids.get(id) ?? id;
   return {
     title,
     instructions,
     parts: await Promise.all(
-      parts.map(async (part): Promise<NewPart> => {
-        const { missedIn } = part.settings;
-        return {
-          id: fresh(part.id),
-          kind: part.kind,
-          title: part.title,
-          settings: {
-            ...part.settings,
-            ...(missedIn ? { missedIn: { ...missedIn, partId: fresh(missedIn.partId) } } : {}),
-          },
-          opening: part.opening.map((rule) => ("partId" in rule ? { ...rule, partId: fresh(rule.partId) } : rule)),
-          skillIds: await skillIdsOfPart(tx, part.id),
-          items: (await pickedItemsOf(tx, part.id, null)).map(
-            ({ versionId, skillId, seed, context, form, points }) => ({
-              versionId,
-              skillId,
-              seed,
-              context,
-              form,
-              points,
-            }),
+      parts.map(
+        async ({ id, kind, title: name, settings, opening }): Promise<NewPart> => ({
+          id,
+          kind,
+          title: name,
+          settings,
+          opening,
+          skillIds: await skillIdsOfPart(tx, id),
+          items: await pickedItemsOf(tx, id, null).then((rows) =>
+            rows.map(({ id: _id, partId: _part, place: _place, ...item }) => item),
           ),
-        };
-      }),
+        }),
+      ),
     ),
   };
 }

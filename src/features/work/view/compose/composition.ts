@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import type { TestLevel } from "@/core/assembly/testProblem";
 import type { SeriesRules } from "@/core/model/series";
 import type { Certainty, DiagnosticScope, PracticeEnd, ReleaseTime, RetakeRule } from "@/core/model/work";
+import type { LastingRules, TestTaking } from "@/core/model/workPreset";
 import type { TestItem } from "../../testTypes";
 import type { ComposeView } from "../../types";
 import type { ExtraPart, PartOpens } from "./moreParts";
@@ -49,42 +50,20 @@ export interface FormItem {
   readonly held: boolean;
 }
 
-export interface TestDesign {
+export interface TestDesign extends TestTaking {
   readonly skills: readonly TestSkill[];
   readonly level: TestLevel;
   readonly forms: readonly (readonly FormItem[])[];
   /** Ids of items that were dropped or swapped away. */
   readonly leftOut: readonly string[];
-  readonly goBack: boolean;
-  readonly shuffle: boolean;
-  readonly calculator: boolean;
-  /** Null for no limit. */
-  readonly minutes: number | null;
-  /** Neighbours get different forms. */
-  readonly neighbours: boolean;
-  /** Printed, and typed in afterwards. */
-  readonly onPaper: boolean;
 }
 
-export interface Rules {
+export interface Rules extends LastingRules {
   readonly closesDay: string;
-  readonly onlyAtSchool: boolean;
   readonly unlockCode: string;
-  readonly goesFirst: boolean;
-  readonly score: ReleaseTime;
-  readonly answers: ReleaseTime;
-  readonly explanations: ReleaseTime;
-  /** Null for none. */
-  readonly cutPercent: number | null;
-  /** What follows a test below its cut. */
-  readonly follows: "nothing" | "itself" | "word";
-  readonly alsoAtCut: boolean;
   /** What opens the test after. */
   readonly after: "done" | "word";
   readonly afterForAll: boolean;
-  readonly category: string;
-  /** Which mark counts where somebody tried again. */
-  readonly retake: RetakeRule;
   readonly isPrepared: boolean;
 }
 
