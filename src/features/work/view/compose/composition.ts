@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import type { TestLevel } from "@/core/assembly/testProblem";
 import type { SeriesRules } from "@/core/model/series";
-import type { Certainty, DiagnosticScope, PracticeEnd, ReleaseTime, RetakeRule } from "@/core/model/work";
+import type { Certainty, DiagnosticScope, PracticeEnd } from "@/core/model/work";
 import type { LastingRules, TestTaking } from "@/core/model/workPreset";
 import type { TestItem } from "../../testTypes";
 import type { ComposeView } from "../../types";
