@@ -1,7 +1,6 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { answersOfPerson } from "@/db/queries/answerLog";
-import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import type { SignInSlip } from "@/features/roster/types";
 import { newSignIns } from "@/features/roster/writes/newSignIns";
 import { moveDueDay } from "@/features/work/writes/changeWork";
@@ -10,6 +9,7 @@ import { rebuildSummaries } from "@/server/summaries/rebuild";
 import { answerOnPage, goOn, logOf, type TestApp, testApp } from "../support/app";
 import { click, fill, openBrowser, openPage, signInPupil, signInTeacher } from "../support/browser";
 import { givePractice, makeClass, PASSWORD } from "../support/school";
+import { allSummaries } from "../support/summariesHold";
 
 let app: TestApp;
 let browser: Browser;
@@ -65,14 +65,9 @@ describe("a student on a bad connection", () => {
     expect(acknowledged).toHaveLength(4);
     expect(log.map(({ key }) => key)).toEqual(acknowledged);
     expect(log.every(({ earned, possible }) => earned === possible)).toBe(true);
-    const rows = async () => [
-      await allSkillStates(app.school.db.read),
-      await allSkillDays(app.school.db.read),
-      await allMisconceptionSigns(app.school.db.read),
-    ];
-    const running = await rows();
+    const running = await allSummaries(app.school.db.read);
     await rebuildSummaries(app.school.runtime);
-    expect(await rows()).toEqual(running);
+    expect(await allSummaries(app.school.db.read)).toEqual(running);
   });
 
   it("works on offline for three answers and is told what became of them", async () => {

@@ -129,7 +129,14 @@ describe("a school of the version before", () => {
           ...state
         }) => state,
       ),
-      days: await allSkillDays(db.read),
+      days: (await allSkillDays(db.read)).map(({ personId, skillId, day, answered, right, milliseconds }) => ({
+        personId,
+        skillId,
+        day,
+        answered,
+        right,
+        milliseconds,
+      })),
       signs: await allMisconceptionSigns(db.read),
     });
     const was = {

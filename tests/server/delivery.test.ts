@@ -1,12 +1,11 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { answersOfPerson, evidenceAfter } from "@/db/queries/answerLog";
-import { allMisconceptionSigns, allSkillDays, allSkillStates } from "@/db/queries/summaries";
 import { studentHome } from "@/features/delivery/reads/studentHome";
 import { giveHint } from "@/features/delivery/writes/giveHint";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { rebuildSummaries } from "@/server/summaries/rebuild";
-import { exactPart, naiveSummaries, REAL_COLUMNS } from "../support/naiveSummaries";
 import { answersTo, give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
+import { agreesWithLog, allSummaries } from "../support/summariesHold";
 
 const DAY = 86_400_000;
 let school: TestSchool;
@@ -174,21 +173,10 @@ it("the summaries are what the rules say of the log, as a second and naive readi
       view = (await give(school, id, view, (n + order) % (order + 2) === 0 ? "right" : "wrong")).sitting;
     }
   }
-  const rows = async () => ({
-    states: await allSkillStates(school.db.read),
-    days: await allSkillDays(school.db.read),
-    signs: await allMisconceptionSigns(school.db.read),
-  });
-  const running = await rows();
-  const naive = naiveSummaries(await log());
+  const running = await allSummaries(school.db.read);
   expect(running.states.some(({ snagDay }) => snagDay !== null)).toBe(true);
   expect(running.states.length).toBeGreaterThanOrEqual(3);
-  expect(running.days).toEqual(naive.days);
-  expect(running.signs).toEqual(naive.signs);
-  const { states } = naive;
-  expect(running.states.map(exactPart)).toEqual(states.map(exactPart));
-  for (const [place, state] of running.states.entries())
-    for (const column of REAL_COLUMNS) expect(state[column]).toBeCloseTo(states[place]?.[column] ?? Number.NaN, 6);
+  agreesWithLog(running, await log());
   expect(await rebuildSummaries(school.runtime)).toEqual({ answers: (await log()).length, left: [] });
-  expect(await rows()).toEqual(running);
+  expect(await allSummaries(school.db.read)).toEqual(running);
 });

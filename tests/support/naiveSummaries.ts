@@ -13,10 +13,19 @@ export function naiveSummaries(log: readonly EvidenceRow[]) {
     days: [...grouped(log, ({ personId, skillId, day }) => `${personId}|${skillId}|${day}`).values()].map((own) => {
       const firsts = own.filter(({ tryNumber }) => tryNumber === 1);
       const [{ personId, skillId, day }] = own as [EvidenceRow];
+      const cell = byCell.get(`${personId}|${skillId}`) ?? [];
+      // As it stood after the day's last answer, whatever came in before.
+      const until = stateOf(cell.slice(0, cell.lastIndexOf(own.at(-1) as EvidenceRow) + 1));
       return {
         personId,
         skillId,
         day,
+        mastery: until.mastery,
+        stabilityDays: until.stabilityDays,
+        mean: until.mean,
+        spread: until.spread,
+        answeredUntil: until.scoredAnswers,
+        rightUntil: until.rightFirstTries,
         answered: firsts.length,
         right: firsts.filter(isRight).length,
         milliseconds: own.reduce((sum, row) => sum + (keepsTime(row, log) ? row.milliseconds : 0), 0),
@@ -34,6 +43,17 @@ export function naiveSummaries(log: readonly EvidenceRow[]) {
   };
 }
 
+/** Signs by day, counted a second time. */
+export function naiveSignDays(log: readonly EvidenceRow[]) {
+  const shown = log.filter(({ misconceptionId }) => misconceptionId !== null);
+  const keyOf = ({ personId, skillId, misconceptionId, day }: EvidenceRow) =>
+    `${personId}|${skillId}|${misconceptionId}|${day}`;
+  return [...grouped(shown, keyOf).values()].map((own) => {
+    const [{ personId, skillId, misconceptionId, day }] = own as [EvidenceRow];
+    return { personId, skillId, misconceptionId, day, times: own.length };
+  });
+}
+
 /** Real numbers, which agree but for rounding. */
 export const REAL_COLUMNS = [
   "mastery",
@@ -48,8 +68,8 @@ export const REAL_COLUMNS = [
 ] as const;
 
 /** What must agree to the last digit. */
-export const exactPart = (state: SkillStateRow): object =>
-  Object.fromEntries(Object.entries(state).filter(([column]) => !(REAL_COLUMNS as readonly string[]).includes(column)));
+export const exactPart = (row: object): object =>
+  Object.fromEntries(Object.entries(row).filter(([column]) => !(REAL_COLUMNS as readonly string[]).includes(column)));
 
 const isRight = ({ earned, possible }: EvidenceRow) => earned === possible;
 

@@ -4,7 +4,7 @@ import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import { type HotRun, hot, runHot } from "../hot";
 import type { Queryable } from "../queryable";
 import { answers, scores, sittingItems, sittings, uncountedAnswers } from "../schema/sittings";
-import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
+import { misconceptionDays, misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import type { SittingRow } from "./sittings";
 
 /**
@@ -100,6 +100,14 @@ const dayAdd = hot((db) =>
         answered: sql`${skillDays.answered} + excluded.answered`,
         right: sql`${skillDays.right} + excluded.right`,
         milliseconds: sql`${skillDays.milliseconds} + excluded.milliseconds`,
+        ...fromNewRow(
+          skillDays.mastery,
+          skillDays.stabilityDays,
+          skillDays.mean,
+          skillDays.spread,
+          skillDays.answeredUntil,
+          skillDays.rightUntil,
+        ),
       },
     }),
 );
@@ -117,6 +125,21 @@ const signAdd = hot((db) =>
     }),
 );
 
+const signDayAdd = hot((db) =>
+  db
+    .insert(misconceptionDays)
+    .values(placeholders(misconceptionDays))
+    .onConflictDoUpdate({
+      target: [
+        misconceptionDays.personId,
+        misconceptionDays.day,
+        misconceptionDays.skillId,
+        misconceptionDays.misconceptionId,
+      ],
+      set: { times: sql`${misconceptionDays.times} + excluded.times` },
+    }),
+);
+
 type NewAnswer = Omit<typeof answers.$inferSelect, "serial">;
 export type NewScore = Omit<typeof scores.$inferSelect, "serial" | "answerSerial" | "supersedes" | "changeId">;
 type ItemSave = typeof sittingItems.$inferSelect;
@@ -130,9 +153,10 @@ export type SummaryStep =
   /** `evidenceBefore`: scores in the summary that it was worked out from. */
   | { readonly kind: "state"; readonly row: SkillStateRow & { readonly evidenceBefore: number } }
   | { readonly kind: "day"; readonly row: typeof skillDays.$inferSelect }
-  | { readonly kind: "sign"; readonly row: typeof misconceptionSigns.$inferSelect };
+  | { readonly kind: "sign"; readonly row: typeof misconceptionSigns.$inferSelect }
+  | { readonly kind: "sign-day"; readonly row: typeof misconceptionDays.$inferSelect };
 
-const SUMMARY_STATEMENTS = { state: stateSave, day: dayAdd, sign: signAdd } as const;
+const SUMMARY_STATEMENTS = { state: stateSave, day: dayAdd, sign: signAdd, "sign-day": signDayAdd } as const;
 
 const stepRun = ({ kind, row }: SummaryStep): HotRun => ({ statement: SUMMARY_STATEMENTS[kind], values: row });
 

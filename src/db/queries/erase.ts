@@ -19,7 +19,7 @@ import {
   uncountedAnswers,
 } from "../schema/sittings";
 import { erasedTotals, interests, studentGoals, supports } from "../schema/students";
-import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
+import { misconceptionDays, misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { assignmentTargets, completions, furtherTries, partOpenings, studentLines } from "../schema/work";
 import { isCurrent } from "./answerLog";
 
@@ -85,6 +85,7 @@ export async function deleteEvidenceOf(tx: Queryable, personId: string): Promise
   await tx.delete(skillStates).where(eq(skillStates.personId, personId));
   await tx.delete(skillDays).where(eq(skillDays.personId, personId));
   await tx.delete(misconceptionSigns).where(eq(misconceptionSigns.personId, personId));
+  await tx.delete(misconceptionDays).where(eq(misconceptionDays.personId, personId));
 }
 
 /** Leaves a row without a name: class sizes of the past stay true, and nothing tells whose it was. */

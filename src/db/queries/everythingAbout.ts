@@ -9,7 +9,7 @@ import { groupMembers } from "../schema/regroup";
 import { reteachStudents } from "../schema/reteach";
 import { sittings } from "../schema/sittings";
 import { interests, studentGoals, supports } from "../schema/students";
-import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
+import { misconceptionDays, misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { assignmentTargets, furtherTries, studentLines } from "../schema/work";
 import { answersOfPerson, scoresOfPerson, uncountedAnswersOf } from "./answerLog";
 import { lessonVisitsOf } from "./lessonVisits";
@@ -65,6 +65,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
     "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),
+    "known-mistakes-by-day": await db.select().from(misconceptionDays).where(eq(misconceptionDays.personId, personId)),
     reteaching: await db.select().from(reteachStudents).where(eq(reteachStudents.personId, personId)),
     "signing-in": await db
       .select({ at: signIns.at, kind: signIns.kind, by: signIns.by, device: signIns.device })

@@ -4,7 +4,7 @@ import { union } from "drizzle-orm/sqlite-core";
 import { manyRows } from "../manyRows";
 import type { Queryable } from "../queryable";
 import { scores } from "../schema/sittings";
-import { misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
+import { misconceptionDays, misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
 import { among } from "./people";
 
 export type SkillStateRow = typeof skillStates.$inferSelect;
@@ -58,6 +58,18 @@ export async function allMisconceptionSigns(db: Queryable) {
     );
 }
 
+export async function allMisconceptionDays(db: Queryable) {
+  return db
+    .select()
+    .from(misconceptionDays)
+    .orderBy(
+      asc(misconceptionDays.personId),
+      asc(misconceptionDays.skillId),
+      asc(misconceptionDays.misconceptionId),
+      asc(misconceptionDays.day),
+    );
+}
+
 /** Everybody who has answered, or of whom there are summaries. */
 export async function peopleWithSummaries(db: Queryable): Promise<string[]> {
   const rows = await union(
@@ -65,6 +77,7 @@ export async function peopleWithSummaries(db: Queryable): Promise<string[]> {
     db.selectDistinct({ personId: skillStates.personId }).from(skillStates),
     db.selectDistinct({ personId: skillDays.personId }).from(skillDays),
     db.selectDistinct({ personId: misconceptionSigns.personId }).from(misconceptionSigns),
+    db.selectDistinct({ personId: misconceptionDays.personId }).from(misconceptionDays),
   );
   return rows.map(({ personId }) => personId);
 }
@@ -75,7 +88,7 @@ export async function clearSummariesOf(
   personId: string,
   skillIds: readonly string[] | null = null,
 ): Promise<void> {
-  for (const table of [skillStates, skillDays, misconceptionSigns])
+  for (const table of [skillStates, skillDays, misconceptionSigns, misconceptionDays])
     await tx
       .delete(table)
       .where(and(eq(table.personId, personId), skillIds === null ? undefined : among(table.skillId, skillIds)));

@@ -53,6 +53,14 @@ export const skillDays = sqliteTable(
     answered: integer("answered").notNull(),
     right: integer("right").notNull(),
     milliseconds: integer("milliseconds").notNull(),
+    /** How the skill stood after the last answer of the day; null for days taken in before this was kept, until a rebuild. */
+    mastery: real("mastery"),
+    stabilityDays: real("stability_days"),
+    mean: real("mean"),
+    spread: real("spread"),
+    /** First tries, and right ones, from the first day to this one. */
+    answeredUntil: integer("answered_until"),
+    rightUntil: integer("right_until"),
   },
   (t) => [
     primaryKey({ columns: [t.personId, t.skillId, t.day] }),
@@ -81,5 +89,28 @@ export const misconceptionSigns = sqliteTable(
     primaryKey({ columns: [t.personId, t.skillId, t.misconceptionId] }),
     index("misconception_signs_by_skill").on(t.skillId),
     index("misconception_signs_by_misconception").on(t.misconceptionId),
+  ],
+);
+
+/** The same by day: how often on which. */
+export const misconceptionDays = sqliteTable(
+  "misconception_days",
+  {
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    skillId: text("skill_id")
+      .notNull()
+      .references(() => skills.id),
+    misconceptionId: text("misconception_id")
+      .notNull()
+      .references(() => misconceptions.id),
+    day: integer("day").notNull(),
+    times: integer("times").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.personId, t.day, t.skillId, t.misconceptionId] }),
+    index("misconception_days_by_skill").on(t.skillId),
+    index("misconception_days_by_misconception").on(t.misconceptionId),
   ],
 );

@@ -60,7 +60,7 @@ export async function rebuildIn(tx: Queryable, personId: string, skillIds: reado
       continue;
     }
     states.set(row.skillId, next);
-    steps.push(...countsOf(row, withTime.has(row.serial)));
+    steps.push(...countsOf(row, { withTime: withTime.has(row.serial), after: next }));
   }
   for (const [skillId, { itemIds, ...state }] of states)
     steps.push({ kind: "state", row: { personId, skillId, ...state, itemIds: [...itemIds], evidenceBefore: 0 } });

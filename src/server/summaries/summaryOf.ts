@@ -56,7 +56,9 @@ export function summaryOf(
     states: after,
     steps: [
       ...skillIds.map((skillId) => stateStep(scores[0] as Evidence, skillId, states, after)),
-      ...scores.flatMap((score) => countsOf(score, score === firstOf(scores))),
+      ...scores.flatMap((score) =>
+        countsOf(score, { withTime: score === firstOf(scores), after: after.get(score.skillId) as SkillState }),
+      ),
     ],
   };
 }
@@ -78,8 +80,11 @@ export const firstOf = <Score extends Pick<Evidence, "part" | "skillId">>(
 ): Score | undefined =>
   [...scores].sort((x, y) => (x.part < y.part ? -1 : x.part > y.part ? 1 : x.skillId < y.skillId ? -1 : 1))[0];
 
-/** What one score adds to the counts of its day and to the signs of misconceptions. */
-export function countsOf(score: Evidence, withTime: boolean): SummaryStep[] {
+/** What one score adds to the counts of its day, which keeps how the skill stands after it, and to the signs of misconceptions. */
+export function countsOf(
+  score: Evidence,
+  { withTime, after }: { readonly withTime: boolean; readonly after: SkillState },
+): SummaryStep[] {
   const { personId, skillId, day, misconceptionId } = score;
   const first = score.tryNumber === 1 ? 1 : 0;
   return [
@@ -92,10 +97,19 @@ export function countsOf(score: Evidence, withTime: boolean): SummaryStep[] {
         answered: first,
         right: score.earned === score.possible ? first : 0,
         milliseconds: withTime ? score.milliseconds : 0,
+        mastery: after.mastery,
+        stabilityDays: after.stabilityDays,
+        mean: after.mean,
+        spread: after.spread,
+        answeredUntil: after.scoredAnswers,
+        rightUntil: after.rightFirstTries,
       },
     },
     ...(misconceptionId === null
       ? []
-      : [{ kind: "sign" as const, row: { personId, skillId, misconceptionId, times: 1, lastDay: day } }]),
+      : [
+          { kind: "sign" as const, row: { personId, skillId, misconceptionId, times: 1, lastDay: day } },
+          { kind: "sign-day" as const, row: { personId, skillId, misconceptionId, day, times: 1 } },
+        ]),
   ];
 }
