@@ -85,13 +85,25 @@ export class LearnerMind {
     };
   }
 
+  /** The same in a test, with chance of its own: nothing is learned from it, and practice goes on as it would have. */
+  answerInTest(item: DrawnItem, parameters: ItemParameters, skillId: string, day: number, random: () => number) {
+    const hasty = random() < this.learner.haste;
+    const right = random() < probability(hasty ? -4 : this.abilityIn(skillId, day), parameters);
+    const habits = this.reteached.has(skillId) ? 0.2 : 0.85;
+    return {
+      response: right ? rightResponse(item) : this.wrongResponse(item, habits, random),
+      milliseconds: Math.round(hasty ? 1200 + 1800 * random() : 12_000 + 50_000 * random() ** 2),
+      hintsUsed: 0,
+    };
+  }
+
   /** A mistake with a reason behind it, most likely one of the student's habits; or else a mere slip. */
-  private wrongResponse(item: DrawnItem, habitStrength: number): ItemResponse {
+  private wrongResponse(item: DrawnItem, habitStrength: number, random = this.random): ItemResponse {
     const known = tellingMistakes(item);
     const habit = known.find(({ misconceptionId }) => this.learner.habits.includes(misconceptionId));
-    if (habit && this.random() < habitStrength) return habit.response;
-    const chosen = this.random() < 0.35 ? known[Math.floor(this.random() * known.length)] : undefined;
-    return chosen?.response ?? slipOn(item, this.random);
+    if (habit && random() < habitStrength) return habit.response;
+    const chosen = random() < 0.35 ? known[Math.floor(random() * known.length)] : undefined;
+    return chosen?.response ?? slipOn(item, random);
   }
 }
 

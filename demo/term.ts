@@ -23,11 +23,12 @@ import type { Context } from "@/server/runtime/context";
 import { instantAt, todayOf } from "@/server/runtime/school";
 import { LearnerMind } from "./learner";
 import { onePart } from "./onePart";
+import { ratioTests } from "./ratioTests";
 import { sentResponse } from "./sentResponse";
 import { type Simulation, schoolDayAfter, staffContext } from "./simulation";
 import { learnerNamed } from "./stories";
 
-interface Pupil {
+export interface Pupil {
   readonly id: string;
   readonly name: string;
   readonly classId: string;
@@ -52,7 +53,7 @@ export interface OtherClass {
   readonly fromDay: number;
 }
 
-interface Course {
+export interface Course {
   readonly firstDay: number;
   readonly lastDay: number;
   readonly teacher: Context;
@@ -108,6 +109,7 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
     open.push(given(assignmentId, day, dueDay, to, simulation));
   };
   const library = await libraryOf(runtime);
+  const tests = ratioTests(simulation, teacher, pupils, course);
   const reteachDay = schoolDayAfter(course.firstDay, 35, school);
   for (let day = course.firstDay; day <= course.lastDay; day++) {
     if (!isSchoolDay(day, school.calendar)) continue;
@@ -161,6 +163,7 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
     if (day === schoolDayAfter(course.firstDay, 40, school))
       await reteachSomebody(simulation, day, pupils, open, "fractions-of-amounts", "Shares and parts", true);
     await workThrough(simulation, day, open);
+    await tests.on(day);
   }
 }
 
@@ -212,12 +215,14 @@ async function workThrough(simulation: Simulation, day: number, open: Given[]): 
   }
 }
 
-async function sit(
+/** A pupil works on what was given, or on one part of it as a test: nothing of it is learned, and no lesson is opened. */
+export async function sit(
   simulation: Simulation,
   assignmentId: string,
   pupil: Pupil,
   day: number,
   mostItems: number,
+  test: { readonly partId: string | null; readonly random: () => number } | null = null,
 ): Promise<void> {
   const { runtime, school, setNow } = simulation;
   const context: Context = {
@@ -225,7 +230,7 @@ async function sit(
     actor: { kind: "student", personId: pupil.id, schoolId: school.id, name: pupil.name },
   };
   const shownItems = new Map<string, SittingItemRow>();
-  let view: SittingChange = await openSitting(context, assignmentId);
+  let view: SittingChange = await openSitting(context, assignmentId, test?.partId ?? null);
   for (let done = 0; view.current && done < mostItems; ) {
     const { presentationId, tries } = view.current;
     if (!shownItems.has(presentationId))
@@ -237,7 +242,9 @@ async function sit(
     if (!version) return;
     const item = draw(shown);
     const parameters = (await shelfOf(runtime, shown.skillId)).parametersOf(version, shown.seed);
-    const answer = pupil.mind.answer(item, parameters, shown.skillId, day, tries + 1);
+    const answer = test
+      ? pupil.mind.answerInTest(item, parameters, shown.skillId, day, test.random)
+      : pupil.mind.answer(item, parameters, shown.skillId, day, tries + 1);
     if (answer.hintsUsed > 0 && view.current.hints > 0)
       await giveHint(context, { sittingId: view.sittingId, presentationId });
     setNow(runtime.now() + answer.milliseconds);

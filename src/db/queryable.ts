@@ -6,6 +6,7 @@ import type { Logger } from "drizzle-orm/logger";
 import { type BaseSQLiteDatabase, SQLiteTable } from "drizzle-orm/sqlite-core";
 import * as access from "./schema/access";
 import * as banks from "./schema/banks";
+import * as evidence from "./schema/evidence";
 import * as history from "./schema/history";
 import * as itemCards from "./schema/itemCards";
 import * as itemCounts from "./schema/itemCounts";
@@ -42,6 +43,7 @@ export const schema = {
   ...workPresets,
   ...sittings,
   ...summaries,
+  ...evidence,
   ...regroup,
   ...reteach,
   ...history,

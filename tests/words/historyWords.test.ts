@@ -143,6 +143,11 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   [{ kind: "work-resumed", facts: { title: "W", minutes: 0 } }, "“W” goes on"],
   [{ kind: "work-resumed", facts: { title: "W", minutes: 3 } }, "“W” goes on; 3 minutes given to those whose time ran"],
   [{ kind: "work-ended", facts: { title: "W" } }, "Ended “W” for everybody"],
+  [
+    { kind: "talk-noted", facts: { skill: "Unit rates", reason: "haste", personId: "ada", students: 1 } },
+    "Noted after a talk on “Unit rates” why it went wrong for Ada Quill: haste",
+  ],
+  [{ kind: "report-taken-out", facts: { report: "Marks", format: "xlsx" } }, "Took out the report “Marks” as a file"],
   [{ kind: "lines-sent", facts: { line: "word", personId: "ada", students: 1 } }, "Sent a word to Ada Quill"],
   [{ kind: "lines-sent", facts: { line: "praise", personId: null, students: 4 } }, "Praised 4 students"],
   [

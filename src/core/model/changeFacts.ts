@@ -1,6 +1,7 @@
 import type { BankLevel, BankRole } from "./bankLevel";
 import type { ChangeArea } from "./changeArea";
 import type { DecimalMark } from "./decimalMark";
+import { AREA_OF_EVIDENCE, type EvidenceFacts } from "./evidenceFacts";
 import type { Noted } from "./noted";
 import { AREA_OF_PLANS, type PlanFacts } from "./planFacts";
 import { AREA_OF_WORK, type WorkFacts } from "./workFacts";
@@ -21,7 +22,7 @@ interface OfPerson {
  * What the history says of a change, by its kind: facts, which are worded for whoever reads them. People are ids, so that no
  * name outlives an erasure; titles and names of things are as they were on the day. Days are school days.
  */
-export interface ChangeFacts extends PlanFacts, WorkFacts {
+export interface ChangeFacts extends PlanFacts, WorkFacts, EvidenceFacts {
   "roster-imported": {
     readonly file: string;
     readonly into: string | null;
@@ -198,6 +199,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "framework-followed": "library",
   ...AREA_OF_PLANS,
   ...AREA_OF_WORK,
+  ...AREA_OF_EVIDENCE,
   "note-kept": "library",
   "item-rescored": "scores",
 };

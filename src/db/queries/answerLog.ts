@@ -145,6 +145,28 @@ export async function tellingMisses(
   return readable(db).where(inArray(answers.serial, first));
 }
 
+/** The latest first try of each of some students in a skill that showed a known mistake. */
+export async function latestShowing(
+  db: Queryable,
+  personIds: readonly string[],
+  { skillId, misconceptionId }: { readonly skillId: string; readonly misconceptionId: string },
+): Promise<AnswerRow[]> {
+  const latest = db
+    .select({ serial: sql<number>`max(${answers.serial})` })
+    .from(scores)
+    .innerJoin(answers, eq(answers.serial, scores.answerSerial))
+    .where(
+      and(
+        among(scores.personId, personIds),
+        eq(scores.skillId, skillId),
+        eq(scores.misconceptionId, misconceptionId),
+        isCurrent,
+      ),
+    )
+    .groupBy(scores.personId);
+  return readable(db).where(inArray(answers.serial, latest));
+}
+
 /** What is evidence of skills: each score in force, with what its answer adds. */
 const evidence = (db: Queryable) =>
   db

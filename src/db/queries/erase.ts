@@ -2,6 +2,7 @@ import "server-only";
 import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials, knownDevices, passwordResets, sessions } from "../schema/access";
+import { talkNotes } from "../schema/evidence";
 import { itemVersions } from "../schema/items";
 import { people } from "../schema/people";
 import { planStarts } from "../schema/plan";
@@ -81,6 +82,7 @@ export async function deleteEvidenceOf(tx: Queryable, personId: string): Promise
   await tx.delete(assignmentTargets).where(eq(assignmentTargets.personId, personId));
   await tx.delete(reteachStudents).where(eq(reteachStudents.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));
+  await tx.delete(talkNotes).where(eq(talkNotes.personId, personId));
   await tx.delete(planStarts).where(eq(planStarts.personId, personId));
   await tx.delete(skillStates).where(eq(skillStates.personId, personId));
   await tx.delete(skillDays).where(eq(skillDays.personId, personId));

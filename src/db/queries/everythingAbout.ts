@@ -2,6 +2,7 @@ import "server-only";
 import { eq, getTableColumns } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials, sessions } from "../schema/access";
+import { talkNotes } from "../schema/evidence";
 import { changeSubjects, changes, signIns } from "../schema/history";
 import { enrollments, people, roles } from "../schema/people";
 import { planStarts } from "../schema/plan";
@@ -65,6 +66,7 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
     "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),
+    talks: await db.select().from(talkNotes).where(eq(talkNotes.personId, personId)),
     "known-mistakes-by-day": await db.select().from(misconceptionDays).where(eq(misconceptionDays.personId, personId)),
     reteaching: await db.select().from(reteachStudents).where(eq(reteachStudents.personId, personId)),
     "signing-in": await db

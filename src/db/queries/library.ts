@@ -91,6 +91,12 @@ export async function itemCounts(db: Queryable) {
     .groupBy(itemSkills.skillId);
 }
 
+/** The plans by which some skills are taught again. */
+export async function reteachPlansOf(db: Queryable, skillIds: readonly string[]) {
+  if (skillIds.length === 0) return [];
+  return db.select({ id: skills.id, reteach: skills.reteach }).from(skills).where(among(skills.id, skillIds));
+}
+
 /** What is taught in a skill; null when there is no such skill. */
 export async function skillTexts(db: Queryable, skillId: string) {
   const [found] = await db

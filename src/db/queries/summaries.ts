@@ -47,6 +47,19 @@ export async function misconceptionSignsOf(db: Queryable, personIds: readonly st
   return db.select().from(misconceptionSigns).where(among(misconceptionSigns.personId, personIds));
 }
 
+/** On which days of a range some students showed which mistakes. */
+export async function misconceptionDaysOf(
+  db: Queryable,
+  personIds: readonly string[],
+  { from, to }: { readonly from: number; readonly to: number },
+) {
+  if (personIds.length === 0) return [];
+  return db
+    .select()
+    .from(misconceptionDays)
+    .where(and(among(misconceptionDays.personId, personIds), sql`${misconceptionDays.day} between ${from} and ${to}`));
+}
+
 export async function allMisconceptionSigns(db: Queryable) {
   return db
     .select()

@@ -140,6 +140,7 @@ export const RIGHTS = {
   student: {
     see: right("see the student's work, levels and classes", ...ADULTS, ...GROUP),
     "see-supports": right("see the student's supports", ...ADULTS, ...GROUP),
+    note: right("note why something went wrong for the student", ...ADULTS, ...GROUP),
     "change-supports": right("change the student's supports", ...TEAM, "specialist", "coordinator"),
     change: right("correct the student's name, grade and address", ...TEAM, "coordinator"),
     "reset-sign-in": right("give the student a new PIN or card", ...ADULTS),

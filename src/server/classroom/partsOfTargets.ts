@@ -1,7 +1,6 @@
 import "server-only";
 import { countingMark } from "@/core/measurement/countingMark";
 import { type Rational, rational } from "@/core/numeric/rational";
-import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { type PartStanding, partStandings } from "@/core/work/partStandings";
 import type { SittingRow } from "@/db/queries/sittings";
 import {
@@ -15,6 +14,7 @@ import {
   runsOfTargets,
 } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
+import { markedPartOf } from "./marksOfWorks";
 
 /** A part of a piece of work as it stands for one student. */
 export interface OwnPart {
@@ -90,11 +90,11 @@ export async function partsOfTargets(
   );
 }
 
-/** The part that the work is marked by: its first test, else its first part that is not only read. */
-export const markedPart = (own: readonly OwnPart[]): OwnPart | undefined =>
-  own.find(({ part }) => conductorOf(part.kind).standsWhole) ??
-  own.find(({ part }) => !conductorOf(part.kind).isRead) ??
-  own[0];
+/** The part that the work is marked by, as it stands for one student. */
+export function markedPart(own: readonly OwnPart[]): OwnPart | undefined {
+  const marked = markedPartOf(own.map(({ part }) => part));
+  return own.find(({ part }) => part.id === marked?.id);
+}
 
 /** How many skills were missed in the part that this one follows; null where that is not known, or nothing is followed. */
 function toFollow(

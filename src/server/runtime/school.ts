@@ -65,6 +65,11 @@ export function instantAt(school: School, day: SchoolDay, time: string): number 
   return new TZDate(year, month - 1, date, hour, minute, 0, school.timeZone).getTime();
 }
 
+/** An instant as the school's clock and calendar show it: pattern as in date-fns, for example "EEE d MMM, HH:mm". */
+export function instantInWords({ timeZone }: Pick<School, "timeZone">, instant: number, pattern: string): string {
+  return format(new TZDate(instant, timeZone), pattern);
+}
+
 /** The day it is at the actor's school, in words: pattern as in date-fns, for example "EEEE d MMMM". */
 export async function todayInWords(
   { runtime, actor }: { runtime: Runtime; actor: { schoolId: string } },

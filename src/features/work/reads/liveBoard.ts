@@ -8,9 +8,8 @@ import { demandClasses } from "@/server/access/subjects";
 import { shortNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, schoolOf } from "@/server/runtime/school";
+import { dayAt, instantInWords, schoolOf } from "@/server/runtime/school";
 import type { LiveItem, LiveRow, LiveView } from "../liveTypes";
-import { atSchool } from "./works";
 
 /** Whoever has not answered for so long is away, and not held up at an item. */
 const AWAY_MILLISECONDS = 15 * 60_000;
@@ -51,12 +50,18 @@ export async function liveBoard(context: Context, assignmentId: string): Promise
       itemsDone: sitting?.itemsDone ?? 0,
       mostItems: (part?.settings.items ?? parts[0]?.settings.items ?? 0) + target.extraItems,
       quietMinutes: sitting && sitting.finishedAt === null ? Math.floor((now - sitting.lastAt) / 60_000) : null,
-      finishedAt: throughAt === null ? null : atSchool(school, throughAt, isToday(throughAt) ? "HH:mm" : "d MMM"),
+      finishedAt: throughAt === null ? null : instantInWords(school, throughAt, isToday(throughAt) ? "HH:mm" : "d MMM"),
       minutesLeft:
         sitting?.endsAt == null || sitting.finishedAt !== null ? null : Math.ceil((sitting.endsAt - now) / 60_000),
     };
   });
-  return { id: work.id, title: work.title, isPaused: work.pausedAt !== null, at: atSchool(school, now, "HH:mm"), rows };
+  return {
+    id: work.id,
+    title: work.title,
+    isPaused: work.pausedAt !== null,
+    at: instantInWords(school, now, "HH:mm"),
+    rows,
+  };
 }
 
 type ShownItem = Awaited<ReturnType<typeof itemsAtWork>>[number];

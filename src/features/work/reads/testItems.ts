@@ -1,7 +1,6 @@
 import "server-only";
 import { askedText } from "@/core/items/askedText";
 import type { ItemVersion } from "@/core/items/itemBody";
-import { roomOf } from "@/core/items/rooms";
 import { beliefOn } from "@/core/mastery/beliefOn";
 import { MASTERY_BOUNDARY } from "@/core/mastery/masteryBoundary";
 import type { SkillBelief } from "@/core/mastery/skillBelief";
@@ -13,6 +12,7 @@ import { chanceOfRight } from "@/core/selection/chanceOfRight";
 import { studentsOfClasses } from "@/db/queries/people";
 import { knownOf } from "@/server/classroom/knownOf";
 import { type Drawer, drawerWith } from "@/server/library/drawnItems";
+import { faceOf } from "@/server/library/faceOf";
 import { secondsFor } from "@/server/library/itemSeconds";
 import { type Library, libraryOf } from "@/server/library/library";
 import { passagesOf } from "@/server/library/passages";
@@ -126,18 +126,7 @@ function shownItem(
     key: drawn.parts.map(({ keyText }) => keyText).join("; "),
     solution: drawn.solution,
     picture: drawn.picture,
-    face: {
-      stem: drawn.stem,
-      images: drawn.images,
-      table: drawn.table,
-      parts: drawn.parts.map((part) => ({
-        id: part.id,
-        kind: part.kind,
-        prompt: part.prompt,
-        shown: roomOf(part.kind).shown(part.drawn),
-      })),
-      passage: passages.get(version.passageId ?? "") ?? null,
-    },
+    face: faceOf(drawn, passages.get(version.passageId ?? "") ?? null),
     chance: all.length === 0 ? 0.5 : mean(all.map((belief) => chanceOfRight(belief, parameters, difficulty))),
     seconds: secondsFor({ line, grade, kind }),
     parameters,

@@ -38,11 +38,11 @@ import { versionsOf } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
-import { dayAt, type School, schoolOf } from "@/server/runtime/school";
+import { dayAt, instantInWords, type School, schoolOf } from "@/server/runtime/school";
 import type { GainView, WorkListEntry, WorkRowView, WorkView } from "../types";
 import { gainOfPair } from "./gainOfPair";
 import { outcomeOf, strandColumns } from "./outcomes";
-import { atSchool, entriesOf } from "./works";
+import { entriesOf } from "./works";
 
 /** School days that those have who come later. */
 const USUAL_SCHOOL_DAYS = 3;
@@ -126,7 +126,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     released: (await releasesOf(runtime.db.read, [assignmentId])).map(({ what }) => what),
     release: work.release,
     cutPercent: work.cutPercent,
-    closes: work.closesAt === null ? null : atSchool(school, work.closesAt, "EEE d MMM, HH:mm"),
+    closes: work.closesAt === null ? null : instantInWords(school, work.closesAt, "EEE d MMM, HH:mm"),
     onlyAtSchool: work.onlyAtSchool,
     unlockCode: work.unlockCode,
     goesFirst: work.goesFirst,
@@ -140,7 +140,7 @@ export async function workView(context: Context, assignmentId: string): Promise<
     retake: work.retake,
     classId: work.classId,
     instructions: work.instructions,
-    opens: atSchool(school, work.opensAt, "EEE d MMM, HH:mm"),
+    opens: instantInWords(school, work.opensAt, "EEE d MMM, HH:mm"),
     dueDay: work.dueAt === null ? "" : dayAt(school, work.dueAt),
     items: work.settings.items,
     certainty: work.settings.certainty ?? "usual",
@@ -226,8 +226,8 @@ function grantedWords({ extraItems, extraMinutes, dueAt, reopenedUntil }: Target
   return [
     ...(extraItems > 0 ? [`${extraItems} more items`] : []),
     ...(extraMinutes > 0 ? [`${extraMinutes} more minutes`] : []),
-    ...(dueAt === null ? [] : [`due ${atSchool(school, dueAt, "d MMM")}`]),
-    ...(reopenedUntil === null ? [] : [`open again until ${atSchool(school, reopenedUntil, "d MMM")}`]),
+    ...(dueAt === null ? [] : [`due ${instantInWords(school, dueAt, "d MMM")}`]),
+    ...(reopenedUntil === null ? [] : [`open again until ${instantInWords(school, reopenedUntil, "d MMM")}`]),
   ];
 }
 

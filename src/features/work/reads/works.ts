@@ -1,6 +1,4 @@
 import "server-only";
-import { TZDate } from "@date-fns/tz";
-import { format } from "date-fns";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { LEARNED_KINDS } from "@/core/work/conductors/learnedKinds";
 import { windowFor, windowStanding } from "@/core/work/workWindow";
@@ -12,7 +10,7 @@ import { demandClasses } from "@/server/access/subjects";
 import { joinedSince } from "@/server/classroom/joinedSince";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
-import { type School, schoolOf } from "@/server/runtime/school";
+import { instantInWords, schoolOf } from "@/server/runtime/school";
 import type { WorkListEntry } from "../types";
 
 export async function workList(context: Context, classIds: readonly string[]): Promise<WorkListEntry[]> {
@@ -56,7 +54,7 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
     partCount: work.partCount,
     className: classes.find(({ id }) => id === work.classId)?.name ?? "",
     skills: (skillIds.get(work.id) ?? []).map((id) => coded.get(id) ?? library.skill(id).name),
-    due: work.dueAt === null ? null : atSchool(school, work.dueAt, "EEE d MMM, HH:mm"),
+    due: work.dueAt === null ? null : instantInWords(school, work.dueAt, "EEE d MMM, HH:mm"),
     state: work.isPrepared ? "prepared" : STATES[windowStanding(windowFor(work), now)],
     joinedCount: joined.get(work.id)?.length ?? 0,
     toShow: isHidden(work) ? (counts.get(work.id)?.finished ?? 0) : 0,
@@ -70,7 +68,3 @@ export async function entriesOf(context: Context, works: readonly GivenWork[]): 
 const DAY_MILLISECONDS = 86_400_000;
 const STATES = { scheduled: "later", open: "open", late: "late", closed: "over" } as const;
 const NOBODY = { given: 0, notStarted: 0, working: 0, stuck: 0, finished: 0 };
-
-export function atSchool(school: School, instant: number, pattern: string): string {
-  return format(new TZDate(instant, school.timeZone), pattern);
-}

@@ -1,0 +1,19 @@
+import type { ChangeArea } from "./changeArea";
+import type { TalkReason } from "./talk";
+
+/** What the history says of changes that reports lead to, by their kind. */
+export interface EvidenceFacts {
+  /** Of one person by id, or of several. */
+  readonly "talk-noted": {
+    readonly skill: string;
+    readonly reason: TalkReason;
+    readonly personId: string | null;
+    readonly students: number;
+  };
+  readonly "report-taken-out": { readonly report: string; readonly format: "csv" | "xlsx" | "package" };
+}
+
+export const AREA_OF_EVIDENCE: Readonly<Record<keyof EvidenceFacts, ChangeArea>> = {
+  "talk-noted": "work",
+  "report-taken-out": "export",
+};

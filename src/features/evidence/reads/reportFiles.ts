@@ -1,0 +1,36 @@
+import "server-only";
+import type { NamedRange } from "@/core/calendar/rangeOfDays";
+import type { TableSheet } from "@/formats/table/tableSheet";
+import type { Context } from "@/server/runtime/context";
+import type { Search } from "../frame/frameParams";
+import { mistakeSheets } from "../sheets/mistakeSheets";
+import { pieceSheets } from "../sheets/pieceSheets";
+import type { ReportFrame } from "./frame";
+import { mistakesReport } from "./mistakes";
+import { pieceReport } from "./piece/pieceView";
+
+interface ReportFile {
+  /** As the history and the file name it. */
+  readonly title: string;
+  readonly usual: NamedRange;
+  readonly tables: (context: Context, frame: ReportFrame, search: Search) => Promise<readonly TableSheet[]>;
+}
+
+const text = (value: Search[string]): string => (typeof value === "string" ? value : "");
+
+/** Every report that can be taken out, with its tables: those that stand behind its pictures on the screen. */
+export const REPORT_FILES = {
+  pieces: {
+    title: "One piece of work",
+    usual: "four-weeks",
+    tables: async (context, frame, search) =>
+      pieceSheets(await pieceReport(context, text(search.work), { frame, partId: text(search.part) || null })),
+  },
+  mistakes: {
+    title: "Mistakes",
+    usual: "four-weeks",
+    tables: async (context, frame) => mistakeSheets(await mistakesReport(context, frame)),
+  },
+} satisfies Record<string, ReportFile>;
+
+export const isReportFile = (name: string): name is keyof typeof REPORT_FILES => name in REPORT_FILES;
