@@ -147,6 +147,10 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "talk-noted", facts: { skill: "Unit rates", reason: "haste", personId: "ada", students: 1 } },
     "Noted after a talk on “Unit rates” why it went wrong for Ada Quill: haste",
   ],
+  [
+    { kind: "nought-said", facts: { title: "Ratios quiz", personId: null, students: 3, counts: true } },
+    "“Ratios quiz” counts as nought for 3 students who did not hand it in",
+  ],
   [{ kind: "report-taken-out", facts: { report: "Marks", format: "xlsx" } }, "Took out the report “Marks” as a file"],
   [{ kind: "lines-sent", facts: { line: "word", personId: "ada", students: 1 } }, "Sent a word to Ada Quill"],
   [{ kind: "lines-sent", facts: { line: "praise", personId: null, students: 4 } }, "Praised 4 students"],

@@ -10,10 +10,18 @@ export interface EvidenceFacts {
     readonly personId: string | null;
     readonly students: number;
   };
+  /** What was not handed in counts as nought, or does not any more. */
+  readonly "nought-said": {
+    readonly title: string;
+    readonly personId: string | null;
+    readonly students: number;
+    readonly counts: boolean;
+  };
   readonly "report-taken-out": { readonly report: string; readonly format: "csv" | "xlsx" | "package" };
 }
 
 export const AREA_OF_EVIDENCE: Readonly<Record<keyof EvidenceFacts, ChangeArea>> = {
   "talk-noted": "work",
+  "nought-said": "work",
   "report-taken-out": "export",
 };

@@ -112,3 +112,15 @@ export async function classesOfWork(db: Queryable, workId: string): Promise<stri
     .where(eq(assignments.workId, workId));
   return rows.map(({ classId }) => classId);
 }
+
+/** Points of the items that stand in the first form of each part of some works; parts without such items are missing. */
+export async function pointsOfParts(db: Queryable, workIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (workIds.length === 0) return new Map();
+  const rows = await db
+    .select({ partId: partItems.partId, points: sql<number>`sum(coalesce(${partItems.points}, 1))` })
+    .from(partItems)
+    .innerJoin(parts, eq(parts.id, partItems.partId))
+    .where(and(among(parts.workId, workIds), eq(partItems.form, "A")))
+    .groupBy(partItems.partId);
+  return new Map(rows.flatMap(({ partId, points }) => (points > 0 ? [[partId, points] as const] : [])));
+}

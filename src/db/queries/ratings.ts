@@ -140,3 +140,15 @@ export async function keepScoredItem(
     .set({ ...run, version: sql`${sittings.version} + 1` })
     .where(eq(sittings.id, item.sittingId));
 }
+
+/** Who of some assignments has answers that wait for a person, by the same index. */
+export async function waitingStudents(db: Queryable, assignmentIds: readonly string[]) {
+  if (assignmentIds.length === 0) return [];
+  return db.all<{ assignmentId: string; personId: string }>(
+    sql`select distinct t.assignment_id as assignmentId, t.person_id as personId
+        from sitting_items i indexed by sitting_items_waiting
+        cross join sittings s on s.id = i.sitting_id cross join assignment_targets t on t.id = s.target_id
+        where i.earned is null and i.tries > 0 and i.set_aside = 0
+          and t.assignment_id in (select value from json_each(${JSON.stringify(assignmentIds)}))`,
+  );
+}

@@ -191,6 +191,8 @@ export const assignmentTargets = sqliteTable(
     excusedBecause: text("excused_because").notNull().default(""),
     /** Was not there when it was done on paper. */
     absentAt: integer("absent_at"),
+    /** The teacher counts it as nought, not having been handed in. */
+    noughtAt: integer("nought_at"),
     /** The last day for which the unlock code was given. */
     unlockedDay: text("unlocked_day"),
   },

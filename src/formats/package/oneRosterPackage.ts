@@ -9,7 +9,12 @@ export interface OneRosterTable {
   readonly rows: readonly OneRosterRow[];
 }
 
+export interface OneRosterSource {
+  readonly systemName: string;
+  readonly systemCode: string;
+}
+
 export interface OneRosterPackage {
-  readonly source: { readonly systemName: string; readonly systemCode: string };
+  readonly source: OneRosterSource;
   readonly tables: Readonly<Partial<Record<OneRosterFile, OneRosterTable>>>;
 }

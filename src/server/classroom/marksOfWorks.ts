@@ -26,6 +26,12 @@ export const markedPartOf = (parts: readonly PartRow[]): PartRow | undefined =>
   parts.find(({ kind }) => !conductorOf(kind).isRead) ??
   parts[0];
 
+/** Marks of all finished tries at a part, exact, in order. */
+export const marksAtPart = ({ all }: Pick<MarkOfWork, "all">, partId: string): Rational[] =>
+  all.flatMap((run) =>
+    run.partId !== partId || run.finishedAt === null || run.mark === null ? [] : [rational(run.mark)],
+  );
+
 /** The marks of some pieces of work, by the work and then by the student; a few narrow reads however many they are. */
 export async function marksOfWorks(
   db: Queryable,
@@ -51,9 +57,7 @@ export async function marksOfWorks(
       const own = (targetsBy.get(id) ?? []).map((target) => {
         const all = runsBy.get(target.id) ?? [];
         const marked = all.filter(({ partId }) => partId === part?.id);
-        const marks = marked.flatMap(({ finishedAt, mark }) =>
-          finishedAt === null || mark === null ? [] : [rational(mark)],
-        );
+        const marks = marksAtPart({ all }, part?.id ?? "");
         return [target.personId, { target, runs: marked, all, marks, mark: countingMark(marks, retake) }] as const;
       });
       return [id, new Map(own)] as const;

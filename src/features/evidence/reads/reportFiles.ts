@@ -3,13 +3,15 @@ import type { NamedRange } from "@/core/calendar/rangeOfDays";
 import type { TableSheet } from "@/formats/table/tableSheet";
 import type { Context } from "@/server/runtime/context";
 import type { Search } from "../frame/frameParams";
+import { markSheets } from "../sheets/markSheets";
 import { mistakeSheets } from "../sheets/mistakeSheets";
 import { pieceSheets } from "../sheets/pieceSheets";
 import type { ReportFrame } from "./frame";
+import { marksReport } from "./marks";
 import { mistakesReport } from "./mistakes";
 import { pieceReport } from "./piece/pieceView";
 
-interface ReportFile {
+export interface ReportFile {
   /** As the history and the file name it. */
   readonly title: string;
   readonly usual: NamedRange;
@@ -30,6 +32,11 @@ export const REPORT_FILES = {
     title: "Mistakes",
     usual: "four-weeks",
     tables: async (context, frame) => mistakeSheets(await mistakesReport(context, frame)),
+  },
+  marks: {
+    title: "Marks",
+    usual: "term",
+    tables: async (context, frame, search) => markSheets(await marksReport(context, frame, search)),
   },
 } satisfies Record<string, ReportFile>;
 

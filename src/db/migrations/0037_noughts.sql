@@ -1,0 +1,1 @@
+ALTER TABLE `assignment_targets` ADD `nought_at` integer;
