@@ -47,6 +47,16 @@ export async function misconceptionSignsOf(db: Queryable, personIds: readonly st
   return db.select().from(misconceptionSigns).where(among(misconceptionSigns.personId, personIds));
 }
 
+/** Which of some people have ever answered anything. */
+export async function everAnswered(db: Queryable, personIds: readonly string[]): Promise<ReadonlySet<string>> {
+  if (personIds.length === 0) return new Set();
+  const rows = await db
+    .selectDistinct({ personId: skillStates.personId })
+    .from(skillStates)
+    .where(among(skillStates.personId, personIds));
+  return new Set(rows.map(({ personId }) => personId));
+}
+
 /** On which days of a range some students showed which mistakes. */
 export async function misconceptionDaysOf(
   db: Queryable,

@@ -3,10 +3,15 @@ import type { NamedRange } from "@/core/calendar/rangeOfDays";
 import type { TableSheet } from "@/formats/table/tableSheet";
 import type { Context } from "@/server/runtime/context";
 import type { Search } from "../frame/frameParams";
+import { acrossSheets } from "../sheets/acrossSheets";
+import { gainSheets } from "../sheets/gainSheets";
 import { markSheets } from "../sheets/markSheets";
 import { mistakeSheets } from "../sheets/mistakeSheets";
 import { pieceSheets } from "../sheets/pieceSheets";
+import { acrossClasses } from "./across/acrossClasses";
+import { acrossReport } from "./across/acrossReport";
 import type { ReportFrame } from "./frame";
+import { gainReport } from "./gain";
 import { marksReport } from "./marks";
 import { mistakesReport } from "./mistakes";
 import { pieceReport } from "./piece/pieceView";
@@ -16,6 +21,8 @@ export interface ReportFile {
   readonly title: string;
   readonly usual: NamedRange;
   readonly tables: (context: Context, frame: ReportFrame, search: Search) => Promise<readonly TableSheet[]>;
+  /** The classes that it goes over, where those are others than the ones in view. */
+  readonly classes?: (context: Context, inView: readonly string[], search: Search) => Promise<readonly string[]>;
 }
 
 const text = (value: Search[string]): string => (typeof value === "string" ? value : "");
@@ -32,6 +39,18 @@ export const REPORT_FILES = {
     title: "Mistakes",
     usual: "four-weeks",
     tables: async (context, frame) => mistakeSheets(await mistakesReport(context, frame)),
+  },
+  across: {
+    title: "Across classes",
+    usual: "term",
+    tables: async (context, frame, search) =>
+      acrossSheets(await acrossReport(context, { choices: [], choice: "" }, frame, search)),
+    classes: async (context, inView, search) => (await acrossClasses(context, inView, search)).classIds,
+  },
+  gain: {
+    title: "Gain",
+    usual: "term",
+    tables: async (context, frame, search) => gainSheets(await gainReport(context, frame, search)),
   },
   marks: {
     title: "Marks",

@@ -34,10 +34,11 @@ export async function takeReport(context: Context, report: string, search: Searc
   const staff = demandStaff(context.actor);
   const { classes: key, as, table } = validated(input, { ...search });
   const chosen = (await classesChosen(context.runtime, staff, key))?.chosen ?? [];
-  const classIds = chosen.map(({ id }) => id);
-  if (classIds.length === 0) throw new Refusal("not-found", "Choose a class first.");
   if (!isReportFile(report)) throw new Refusal("not-found", "There is no such report.");
-  const { title, usual, tables }: ReportFile = REPORT_FILES[report];
+  const { title, usual, tables, classes }: ReportFile = REPORT_FILES[report];
+  const inView = chosen.map(({ id }) => id);
+  const classIds = classes ? await classes(context, inView, search) : inView;
+  if (classIds.length === 0) throw new Refusal("not-found", "Choose a class first.");
   const frame = await readFrame(context, classIds, search, usual);
   const { name: part, bytes } =
     as === "package"

@@ -7,7 +7,7 @@ import { Who } from "../parts/Who";
 export function ColumnHead(props: { readonly column: MarkColumn; readonly many: boolean; readonly href: string }) {
   const { column, many, href } = props;
   return (
-    <th scope="col" className="max-w-32 min-w-20 px-2 py-1 text-left text-[13px] leading-tight font-normal">
+    <th scope="col" className="max-w-36 min-w-24 px-2 py-1 text-left text-[13px] leading-tight font-normal">
       <Link
         className="decoration-hair line-clamp-3 font-semibold underline underline-offset-3"
         href={href}
@@ -19,7 +19,7 @@ export function ColumnHead(props: { readonly column: MarkColumn; readonly many: 
         {column.category ? `${column.category}; ` : ""}
         {many ? `${column.className}; ` : ""}
         {column.due ?? "no due day"}
-        {column.counts ? "" : "; not counted: before teaching"}
+        {column.counts ? "" : "; not counted"}
       </span>
     </th>
   );

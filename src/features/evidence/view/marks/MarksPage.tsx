@@ -61,7 +61,7 @@ export function MarksPage({ view }: { readonly view: MarksView }) {
           </section>
         ))
       ) : (
-        <div className="max-h-[calc(100dvh-var(--desk-head)-9.5rem)] overflow-auto print:max-h-none print:overflow-visible">
+        <div className="max-h-[calc(100dvh-var(--desk-head)-11.5rem)] overflow-auto print:max-h-none print:overflow-visible">
           <table className="border-collapse text-[14px]">
             <caption className="sr-only">Marks of each student</caption>
             <thead className="bg-paper sticky top-0 z-[1]">
@@ -126,7 +126,7 @@ export function MarksPage({ view }: { readonly view: MarksView }) {
             <tfoot className="bg-paper sticky bottom-0">
               <tr className="border-ink border-t">
                 <th scope="row" className="bg-paper sticky left-0 py-1 text-left font-semibold">
-                  Mean; at or above {view.line} %
+                  Mean; at {view.line} % or above
                 </th>
                 <td className="px-2 text-right font-semibold tabular-nums">
                   {view.average === null ? "" : `${percentOf(view.average)} %`}

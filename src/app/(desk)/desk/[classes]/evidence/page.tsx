@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { redirect } from "next/navigation";
 import { masteryMap } from "@/features/evidence/reads/evidence";
 import { standingFacts } from "@/features/evidence/reads/standing";
 import { MasteryMap } from "@/features/evidence/view/MasteryMap";
@@ -11,6 +12,8 @@ export const metadata: Metadata = { title: "Mastery map" };
 
 export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
   const { classes: key } = await params;
+  // The whole school is read class beside class.
+  if (key === "school") redirect("/desk/school/evidence/across");
   const { chosen } = await someClasses(key);
   const ids = chosen.map(({ id }) => id);
   const found = await attempt(async (context) => ({
