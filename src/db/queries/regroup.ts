@@ -136,6 +136,19 @@ export async function studentsOfReteaches(db: Queryable, reteachIds: readonly st
   return db.select().from(reteachStudents).where(among(reteachStudents.reteachId, reteachIds));
 }
 
+/** What some students were taught again, with what became of it and by whom, the latest first. */
+export async function reteachesOfStudents(db: Queryable, personIds: readonly string[]) {
+  if (personIds.length === 0) return [];
+  return db
+    .select({ own: reteachStudents, skillId: reteaches.skillId, day: reteaches.assignedDay, group: groups, by: people })
+    .from(reteachStudents)
+    .innerJoin(reteaches, eq(reteaches.id, reteachStudents.reteachId))
+    .innerJoin(groups, eq(groups.id, reteaches.groupId))
+    .innerJoin(people, eq(people.id, groups.ownerId))
+    .where(among(reteachStudents.personId, personIds))
+    .orderBy(desc(reteaches.assignedDay), desc(reteaches.id));
+}
+
 /** The reteach of which an assignment is the check, for a student who is not judged yet; null when there is none. */
 export async function unjudgedReteach(db: Queryable, assignmentId: string, personId: string) {
   const [found] = await db

@@ -47,6 +47,34 @@ export async function misconceptionSignsOf(db: Queryable, personIds: readonly st
   return db.select().from(misconceptionSigns).where(among(misconceptionSigns.personId, personIds));
 }
 
+/**
+ * How some people's skills stood after the last answer on or before each of some days; skills that were not met by then are missing. By the key
+ * of the table, so that it takes as long after years as after a week.
+ */
+export async function skillsOnDays(db: Queryable, personIds: readonly string[], days: readonly number[]) {
+  if (personIds.length === 0 || days.length === 0) return [];
+  return db.all<{
+    personId: string;
+    skillId: string;
+    on: number;
+    day: number;
+    mastery: number | null;
+    stabilityDays: number | null;
+    mean: number | null;
+    spread: number | null;
+    answeredUntil: number | null;
+    rightUntil: number | null;
+  }>(
+    sql`select s.person_id as personId, s.skill_id as skillId, j.value as "on", d.day, d.mastery,
+          d.stability_days as stabilityDays, d.mean, d.spread, d.answered_until as answeredUntil, d.right_until as rightUntil
+        from ${skillStates} s cross join json_each(${JSON.stringify(days)}) j
+        cross join ${skillDays} d on d.person_id = s.person_id and d.skill_id = s.skill_id
+          and d.day = (select max(x.day) from ${skillDays} x
+            where x.person_id = s.person_id and x.skill_id = s.skill_id and x.day <= j.value)
+        where s.person_id in (select value from json_each(${JSON.stringify(personIds)}))`,
+  );
+}
+
 /** Which of some people have ever answered anything. */
 export async function everAnswered(db: Queryable, personIds: readonly string[]): Promise<ReadonlySet<string>> {
   if (personIds.length === 0) return new Set();

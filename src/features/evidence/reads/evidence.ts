@@ -112,7 +112,7 @@ function plannedWords({ plan, today }: Classroom, skillId: string): string | nul
 
 const shortDay = (day: SchoolDay) => format(new Date(`${day}T12:00:00`), "d MMM");
 
-function gaugeView(gauge: Gauge, day: number): GaugeView {
+export function gaugeView(gauge: Gauge, day: number): GaugeView {
   return {
     chance: gauge.chance,
     level: gauge.level,
@@ -178,7 +178,8 @@ async function lessonView(
   };
 }
 
-async function oneStudent(context: Context, studentId: string) {
+/** One student with the classroom around them, whoever of the staff asks that may see them. */
+export async function oneStudent(context: Context, studentId: string) {
   const { runtime, actor } = context;
   const { person, classes, groups, subject } = await studentSubject(runtime, studentId);
   demand(actor, "see", subject);

@@ -8,6 +8,7 @@ import { gainSheets } from "../sheets/gainSheets";
 import { markSheets } from "../sheets/markSheets";
 import { mistakeSheets } from "../sheets/mistakeSheets";
 import { pieceSheets } from "../sheets/pieceSheets";
+import { studentSheets } from "../sheets/studentSheets";
 import { acrossClasses } from "./across/acrossClasses";
 import { acrossReport } from "./across/acrossReport";
 import type { ReportFrame } from "./frame";
@@ -15,6 +16,7 @@ import { gainReport } from "./gain";
 import { marksReport } from "./marks";
 import { mistakesReport } from "./mistakes";
 import { pieceReport } from "./piece/pieceView";
+import { studentReport } from "./student/studentReport";
 
 export interface ReportFile {
   /** As the history and the file name it. */
@@ -56,6 +58,12 @@ export const REPORT_FILES = {
     title: "Marks",
     usual: "term",
     tables: async (context, frame, search) => markSheets(await marksReport(context, frame, search)),
+  },
+  students: {
+    title: "One student",
+    usual: "term",
+    tables: async (context, frame, search) =>
+      studentSheets(await studentReport(context, text(search.student), frame, search)),
   },
 } satisfies Record<string, ReportFile>;
 
