@@ -13,7 +13,14 @@ export interface ScaleLevel {
   readonly se: number;
 }
 
+/** A subject as a whole: one scale each. */
+export interface WholeView extends Named {
+  readonly level: ScaleLevel;
+  readonly place: StrandView["place"];
+}
+
 export interface StrandView extends Named {
+  readonly subjectId: string;
   readonly level: ScaleLevel;
   /** About where it stands in the sequence: the skill nearest, and the outermost within one error. */
   readonly place: { readonly nearest: string; readonly from: string; readonly to: string } | null;
@@ -43,15 +50,10 @@ export interface StudentReportView extends Named {
   readonly classId: string;
   readonly classNames: readonly string[];
   readonly left: boolean;
-  readonly overall: ScaleLevel | null;
-  readonly overallPlace: StrandView["place"];
+  readonly wholes: readonly WholeView[];
   readonly strands: readonly StrandView[];
-  /** Levels week by week, the latest last: of the whole, and of each strand; null before anything was known. */
-  readonly course: readonly {
-    readonly week: string;
-    readonly overall: ScaleLevel | null;
-    readonly strands: Readonly<Record<string, ScaleLevel>>;
-  }[];
+  /** Levels week by week, the latest last, by subject and by strand; missing before anything was known. */
+  readonly course: readonly { readonly week: string; readonly levels: Readonly<Record<string, ScaleLevel>> }[];
   readonly shown: readonly SkillLine[];
   readonly ready: readonly SkillLine[];
   /** What is missing under what is being taught: from the deepest up. */

@@ -22,15 +22,11 @@ export function studentSheets(view: StudentReportView): TableSheet[] {
       title: "How has the level gone?",
       columns: [
         text("Week until"),
-        number("Overall"),
-        number("Error"),
-        ...view.strands.flatMap(({ name }) => [number(name), number(`${name}, error`)]),
+        ...[...view.wholes, ...view.strands].flatMap(({ name }) => [number(name), number(`${name}, error`)]),
       ],
-      rows: view.course.map(({ week, overall, strands }) => [
+      rows: view.course.map(({ week, levels }) => [
         week,
-        overall?.score ?? null,
-        overall?.se ?? null,
-        ...view.strands.flatMap(({ id }) => [strands[id]?.score ?? null, strands[id]?.se ?? null]),
+        ...[...view.wholes, ...view.strands].flatMap(({ id }) => [levels[id]?.score ?? null, levels[id]?.se ?? null]),
       ]),
     },
     {

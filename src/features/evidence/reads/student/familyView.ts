@@ -25,7 +25,7 @@ export interface FamilyView {
   readonly task: { readonly task: string; readonly answer: string } | null;
 }
 
-const MOST_CAN = 5;
+const MOST_CAN = 4;
 const MOST_LEARNING = 2;
 
 /** One sheet for the family of a student. */

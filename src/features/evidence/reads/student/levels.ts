@@ -16,9 +16,10 @@ import type { ScaleLevel } from "../../studentTypes";
 /** Where a student stood on a day, strand by strand and in all. */
 export interface LevelsOn {
   readonly on: number;
-  readonly overall: Level | null;
-  readonly strands: readonly WeighedStrand[];
-  /** Ids of strands that hold the whole down, those that most builds on first. */
+  /** Of each subject as a whole, by its id. */
+  readonly wholes: ReadonlyMap<string, Level>;
+  readonly strands: readonly (WeighedStrand & { readonly subjectId: string })[];
+  /** Ids of strands that hold their subject down, those that most builds on first. */
   readonly holding: readonly string[];
 }
 
@@ -46,7 +47,7 @@ export async function levelsOn(
       return [{ strandId: skill.strandId, theta: skill.difficulty + MASTERY_BOUNDARY + mean, se: spread }];
     });
     const placed = placements.filter(({ placedAt }) => dayNumber(dayAt(school, placedAt)) <= on);
-    const strands = strandIds.flatMap((id): WeighedStrand[] => {
+    const strands = strandIds.flatMap((id): LevelsOn["strands"] => {
       const latest = placed.filter(({ strandId }) => strandId === id).at(-1);
       // A diagnostic measures the strand itself; a skill lies around it.
       const answered = strandLevel(
@@ -55,10 +56,22 @@ export async function levelsOn(
       );
       const level = answered ?? (latest ? { theta: latest.theta, se: latest.se } : null);
       if (!level) return [];
-      const weight = skills.filter(({ strandId }) => strandId === id).length;
-      return [{ id, ...level, weight, carries: carries.get(id) ?? 0 }];
+      const inside = skills.filter(({ strandId }) => strandId === id);
+      const subjectId = inside[0]?.subjectId ?? "";
+      return [{ id, subjectId, ...level, weight: inside.length, carries: carries.get(id) ?? 0 }];
     });
-    return { on, overall: wholeLevel(strands), strands, holding: holdingBack(strands).map(({ id }) => id) };
+    const subjects = [...groupBy(strands, ({ subjectId }) => subjectId)];
+    return {
+      on,
+      wholes: new Map(
+        subjects.flatMap(([subjectId, own]) => {
+          const whole = wholeLevel(own);
+          return whole ? [[subjectId, whole] as const] : [];
+        }),
+      ),
+      strands,
+      holding: subjects.flatMap(([, own]) => holdingBack(own).map(({ id }) => id)),
+    };
   });
 }
 

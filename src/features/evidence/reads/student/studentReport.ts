@@ -26,7 +26,7 @@ import { instantAt, instantInWords } from "@/server/runtime/school";
 import { runEndWords } from "@/words/staff/runWords";
 import { wordsOfSupports } from "@/words/staff/supportsWords";
 import type { Search } from "../../frame/frameParams";
-import type { StudentReportView } from "../../studentTypes";
+import type { StrandView, StudentReportView } from "../../studentTypes";
 import { oneStudent } from "../evidence";
 import type { ReportFrame } from "../frame";
 import { levelsOn, reported } from "./levels";
@@ -51,6 +51,10 @@ export async function studentReport(
   const staff = demandStaff(context.actor);
   const { student, person, classroom, classes, groups, supports, library } = await oneStudent(context, studentId);
   const { school, today, plan } = classroom;
+  // Of a class in view what it teaches; a specialist's group may teach what no class of the frame does.
+  const inFrame = new Set(frame.skills.map(({ id }) => id));
+  const narrowed = classroom.skills.filter(({ id }) => inFrame.has(id));
+  const skills = narrowed.length > 0 ? narrowed : classroom.skills;
   const db = runtime.db.read;
   const now = runtime.now();
   const { range } = frame;
@@ -59,7 +63,7 @@ export async function studentReport(
     .slice(-MOST_POINTS)
     .map(({ to }) => to);
   const [levels, days, signs, works, snags, talks, tried] = await Promise.all([
-    levelsOn(runtime, school, studentId, classroom.skills, points),
+    levelsOn(runtime, school, studentId, skills, points),
     skillDaysOf(db, [studentId], range.from),
     misconceptionDaysOf(db, [studentId], range),
     worksOfStudent(db, studentId, instantAt(school, dayOfNumber(range.from), "00:00")),
@@ -68,7 +72,7 @@ export async function studentReport(
     reteachesOfStudents(db, [studentId]),
   ]);
   const latest = levels.at(-1);
-  const strandName = new Map(classroom.skills.map(({ strandId, strand }) => [strandId, strand]));
+  const strandName = new Map(skills.map(({ strandId, strand }) => [strandId, strand]));
   const inRange = days.filter(({ day }) => day <= range.to);
   const minutesAtHand = MINUTES.find((one) => String(one) === search.minutes) ?? USUAL_MINUTES;
   const current = currentEntry(plan, today);
@@ -80,30 +84,40 @@ export async function studentReport(
     classId: home?.id ?? "",
     classNames: classes.map(({ name }) => name),
     left: person.archivedAt !== null,
-    overall: latest?.overall ? reported(latest.overall) : null,
-    overallPlace: latest?.overall ? placeAmong(latest.overall, classroom.skills) : null,
+    wholes: [...(latest?.wholes ?? [])].map(([id, level]) => ({
+      id,
+      name: library.subjects.find((subject) => subject.id === id)?.name ?? "",
+      level: reported(level),
+      place: placeAmong(
+        level,
+        skills.filter(({ subjectId }) => subjectId === id),
+      ),
+    })),
     strands: (latest?.strands ?? [])
       .map((strand) => ({
         id: strand.id,
+        subjectId: strand.subjectId,
         name: strandName.get(strand.id) ?? "",
         level: reported(strand),
         place: placeAmong(
           strand,
-          classroom.skills.filter(({ strandId }) => strandId === strand.id),
+          skills.filter(({ strandId }) => strandId === strand.id),
         ),
         skills: strand.weight,
         holdsDown: latest?.holding.includes(strand.id) ?? false,
         carries: strand.carries,
       }))
       .sort((x, y) => x.level.score - y.level.score),
-    course: levels.map(({ on, overall, strands }) => ({
+    course: levels.map(({ on, wholes, strands }) => ({
       week: inWords(on, "d MMM"),
-      overall: overall ? reported(overall) : null,
-      strands: Object.fromEntries(strands.map((strand) => [strand.id, reported(strand)])),
+      levels: Object.fromEntries([
+        ...[...wholes].map(([id, level]) => [id, reported(level)] as const),
+        ...strands.map((strand) => [strand.id, reported(strand)] as const),
+      ]),
     })),
-    ...skillLists(student, classroom, library),
+    ...skillLists(student, { ...classroom, skills }, library),
     current: current ? { id: current.skillId, name: library.skill(current.skillId).name } : null,
-    worth: await worthOf(runtime, student, classroom, minutesAtHand),
+    worth: await worthOf(runtime, student, { ...classroom, skills }, minutesAtHand),
     minutesAtHand,
     snags: snags.map(({ skillId, name, why }) => ({ id: skillId, name, why })),
     mistakes: mistakesOf(signs, library),
@@ -156,7 +170,7 @@ const inWords = (day: number, pattern: string) => format(new Date(`${dayOfNumber
 const minutesOf = (days: readonly { readonly milliseconds: number }[]): number =>
   Math.round(days.reduce((sum, { milliseconds }) => sum + milliseconds, 0) / 60_000);
 
-function placeAmong(level: Level, skills: readonly LibrarySkill[]): StudentReportView["overallPlace"] {
+function placeAmong(level: Level, skills: readonly LibrarySkill[]): StrandView["place"] {
   const place = scalePlace(level, skills);
   if (!place) return null;
   const nameOf = (id: string) => skills.find((skill) => skill.id === id)?.name ?? "";

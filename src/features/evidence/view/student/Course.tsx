@@ -1,26 +1,22 @@
 "use client";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { BandChart } from "@/ui/charts/BandChart";
 import { ChartFrame } from "@/ui/charts/ChartFrame";
 import { studentSheets } from "../../sheets/studentSheets";
-import type { ScaleLevel, StudentReportView } from "../../studentTypes";
+import type { StudentReportView, WholeView } from "../../studentTypes";
 import { TableFile } from "../parts/Files";
 import { SheetTable } from "../parts/SheetTable";
 
-const WHOLE = "";
 /** The level lies within so many errors, 19 times of 20. */
 const ERRORS = 2;
 
 /** The level over the weeks with its band, of the whole or a strand; which strand holds the whole down. */
 export function Course({ view }: { readonly view: StudentReportView }) {
-  const [strandId, setStrandId] = useState(WHOLE);
+  const [chosen, setChosen] = useState(view.wholes[0]?.id ?? "");
   const [sheet] = studentSheets(view);
-  const strand = view.strands.find(({ id }) => id === strandId);
-  const place = strand ? strand.place : view.overallPlace;
-  const level = strand ? strand.level : view.overall;
-  const holding = view.strands.filter(({ holdsDown }) => holdsDown);
-  const points = view.course.map(({ week, overall, strands }) => {
-    const at: ScaleLevel | null = strandId === WHOLE ? overall : (strands[strandId] ?? null);
+  const shown = [...view.wholes, ...view.strands].find(({ id }) => id === chosen) ?? view.wholes[0];
+  const points = view.course.map(({ week, levels }) => {
+    const at = levels[shown?.id ?? ""];
     return {
       at: week,
       value: at?.score ?? null,
@@ -28,7 +24,7 @@ export function Course({ view }: { readonly view: StudentReportView }) {
       high: at ? at.score + ERRORS * at.se : null,
     };
   });
-  if (!view.overall)
+  if (!shown)
     return (
       <p className="text-mute text-[15px]">
         Nothing is known yet. A diagnostic tells most in the least time; any practice tells a little.
@@ -38,11 +34,11 @@ export function Course({ view }: { readonly view: StudentReportView }) {
     <ChartFrame
       question="How has the level gone?"
       good={
-        level && place ? (
+        shown.place ? (
           <>
-            {strand ? strand.name : "In all"} about where <b className="text-ink">{place.nearest}</b> stands, between{" "}
-            {place.from} and {place.to}; {level.score} on the scale, give or take {ERRORS * level.se} (500 is the end of
-            grade 6, 25 a grade).
+            {shown.name}: about where <b className="text-ink">{shown.place.nearest}</b> stands, between{" "}
+            {shown.place.from} and {shown.place.to}; {shown.level.score} on the scale, give or take{" "}
+            {ERRORS * shown.level.se} (500 is the end of grade 6, 25 a grade).
           </>
         ) : null
       }
@@ -51,36 +47,53 @@ export function Course({ view }: { readonly view: StudentReportView }) {
     >
       <TableFile report="students" table="Levels" of={{ student: view.id }} />
       <ul className="w-full text-[14px]">
-        <li>
-          <button
-            type="button"
-            aria-pressed={strandId === WHOLE}
-            className={`hover:underline ${strandId === WHOLE ? "font-bold" : ""}`}
-            onClick={() => setStrandId(WHOLE)}
-          >
-            The whole
-          </button>
-        </li>
-        {view.strands.map((one) => (
-          <li key={one.id} className="border-hair flex items-baseline gap-3 border-t py-0.5">
-            <button
-              type="button"
-              aria-pressed={strandId === one.id}
-              className={`min-w-0 truncate text-left hover:underline ${strandId === one.id ? "font-bold" : ""}`}
-              onClick={() => setStrandId(one.id)}
-            >
-              {one.name}
-            </button>
-            {one.holdsDown ? <span className="text-clay whitespace-nowrap">holds the whole down</span> : null}
-            <span className="text-mute ml-auto whitespace-nowrap tabular-nums">
-              {one.level.score} ± {ERRORS * one.level.se}
-            </span>
-          </li>
+        {view.wholes.map((whole) => (
+          <Fragment key={whole.id}>
+            <Row one={whole} words="" isChosen={shown.id === whole.id} choose={() => setChosen(whole.id)} />
+            {view.strands
+              .filter(({ subjectId }) => subjectId === whole.id)
+              .map((strand) => (
+                <Row
+                  key={strand.id}
+                  one={strand}
+                  words={strand.holdsDown ? "holds the whole down" : ""}
+                  isChosen={shown.id === strand.id}
+                  choose={() => setChosen(strand.id)}
+                  inner
+                />
+              ))}
+          </Fragment>
         ))}
       </ul>
-      {holding.length === 0 && view.strands.length > 1 ? (
+      {view.strands.length > 1 && !view.strands.some(({ holdsDown }) => holdsDown) ? (
         <p className="text-mute w-full text-[14px]">No strand lies below the others by more than the error.</p>
       ) : null}
     </ChartFrame>
+  );
+}
+
+function Row(props: {
+  readonly one: WholeView;
+  readonly words: string;
+  readonly isChosen: boolean;
+  readonly choose: () => void;
+  readonly inner?: boolean;
+}) {
+  const { one, words, isChosen, choose, inner = false } = props;
+  return (
+    <li className={`border-hair flex items-baseline gap-3 border-t py-0.5 ${inner ? "pl-4" : ""}`}>
+      <button
+        type="button"
+        aria-pressed={isChosen}
+        className={`min-w-0 truncate text-left hover:underline ${isChosen ? "font-bold" : ""}`}
+        onClick={choose}
+      >
+        {one.name}
+      </button>
+      {words ? <span className="text-clay whitespace-nowrap">{words}</span> : null}
+      <span className="text-mute ml-auto whitespace-nowrap tabular-nums">
+        {one.level.score} ± {ERRORS * one.level.se}
+      </span>
+    </li>
   );
 }

@@ -37,9 +37,11 @@ function supportText(view: StudentReportView): string {
   const holding = view.strands.filter(({ holdsDown }) => holdsDown);
   return [
     `${view.name}, ${view.grade === null ? "" : `grade ${view.grade}, `}${view.classNames.join(", ")}. Period: ${view.range.words}.`,
-    view.overall && view.overallPlace
-      ? `Level: about where “${view.overallPlace.nearest}” stands (scale ${view.overall.score}, give or take ${2 * view.overall.se}).`
-      : "Level: not known yet.",
+    ...(view.wholes.length === 0 ? ["Level: not known yet."] : []),
+    ...view.wholes.map(
+      ({ name, level, place }) =>
+        `${name}: ${place ? `about where “${place.nearest}” stands, ` : ""}scale ${level.score}, give or take ${2 * level.se}.`,
+    ),
     ...view.strands.map(
       ({ name, level, place }) =>
         `${name}: ${level.score} ± ${2 * level.se}${place ? `, about where “${place.nearest}” stands` : ""}.`,
