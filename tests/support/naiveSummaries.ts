@@ -123,6 +123,7 @@ function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
   let lostDay: number | null = null;
   let snagDay: number | null = null;
   let snagClearedDay: number | null = null;
+  let snagTimes = 0;
   rows.forEach((row, place) => {
     const day = Math.max(row.day, lastDay);
     const firsts = rows.slice(0, place + 1).filter(({ tryNumber }) => tryNumber === 1);
@@ -161,6 +162,7 @@ function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
     else if (!openSnag && firsts.length >= 5 && within < 0.25) {
       snagDay = day;
       snagClearedDay = null;
+      snagTimes++;
     }
   });
   const firsts = rows.filter(({ tryNumber }) => tryNumber === 1);
@@ -189,6 +191,7 @@ function stateOf(rows: readonly EvidenceRow[]): SkillStateRow {
     missesInRow: firsts.length - 1 - lastRight,
     snagDay,
     snagClearedDay,
+    snagTimes,
   };
 }
 

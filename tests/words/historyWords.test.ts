@@ -151,6 +151,10 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "nought-said", facts: { title: "Ratios quiz", personId: null, students: 3, counts: true } },
     "“Ratios quiz” counts as nought for 3 students who did not hand it in",
   ],
+  [
+    { kind: "week-expected", facts: { classes: ["6 Alder", "6 Rowan"], minutes: 40, pieces: 1 } },
+    "Expects 40 minutes and 1 finished piece a week of 6 Alder, 6 Rowan",
+  ],
   [{ kind: "report-taken-out", facts: { report: "Marks", format: "xlsx" } }, "Took out the report “Marks” as a file"],
   [{ kind: "lines-sent", facts: { line: "word", personId: "ada", students: 1 } }, "Sent a word to Ada Quill"],
   [{ kind: "lines-sent", facts: { line: "praise", personId: null, students: 4 } }, "Praised 4 students"],

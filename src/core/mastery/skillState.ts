@@ -39,6 +39,8 @@ export interface SkillState extends LearnerState, SkillBelief {
   /** Day on which the last snag began, and on which it was cleared; null without one, or while it is open. */
   readonly snagDay: number | null;
   readonly snagClearedDay: number | null;
+  /** How many snags there have been, the last one counted. */
+  readonly snagTimes: number;
 }
 
 /** What one score contributes; `tryNumber` 1 is the one that counts in full. */

@@ -100,11 +100,12 @@ function memoryAfter(
 }
 
 /** A snag opens when practice is seen not to help and is cleared when the student comes to Secure. */
-function snagAfter(state: SkillState, day: number): Pick<SkillState, "snagDay" | "snagClearedDay"> {
-  const open = state.snagDay !== null && state.snagClearedDay === null;
-  if (open && state.mastery >= LEVEL_CUTS.secure) return { snagDay: state.snagDay, snagClearedDay: day };
-  if (!open && isSnag(state)) return { snagDay: day, snagClearedDay: null };
-  return { snagDay: state.snagDay, snagClearedDay: state.snagClearedDay };
+function snagAfter(state: SkillState, day: number): Pick<SkillState, "snagDay" | "snagClearedDay" | "snagTimes"> {
+  const { snagDay, snagClearedDay, snagTimes } = state;
+  const open = snagDay !== null && snagClearedDay === null;
+  if (open && state.mastery >= LEVEL_CUTS.secure) return { snagDay, snagClearedDay: day, snagTimes };
+  if (!open && isSnag(state)) return { snagDay: day, snagClearedDay: null, snagTimes: snagTimes + 1 };
+  return { snagDay, snagClearedDay, snagTimes };
 }
 
 function emptyState(prior: SkillBelief, answer: AnswerEvidence): SkillState {
@@ -133,5 +134,6 @@ function emptyState(prior: SkillBelief, answer: AnswerEvidence): SkillState {
     missesInRow: 0,
     snagDay: null,
     snagClearedDay: null,
+    snagTimes: 0,
   };
 }

@@ -17,11 +17,14 @@ export interface EvidenceFacts {
     readonly students: number;
     readonly counts: boolean;
   };
+  /** What classes are expected to do in a whole week. */
+  readonly "week-expected": { readonly classes: readonly string[]; readonly minutes: number; readonly pieces: number };
   readonly "report-taken-out": { readonly report: string; readonly format: "csv" | "xlsx" | "package" };
 }
 
 export const AREA_OF_EVIDENCE: Readonly<Record<keyof EvidenceFacts, ChangeArea>> = {
   "talk-noted": "work",
   "nought-said": "work",
+  "week-expected": "work",
   "report-taken-out": "export",
 };

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { index, integer, primaryKey, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { TALK_REASONS } from "../../core/model/talk";
 import { itemVersions } from "./items";
 import { misconceptions, skills } from "./library";
@@ -52,4 +52,18 @@ export const talkNotes = sqliteTable(
     index("talk_notes_by_work").on(t.assignmentId).where(sql`assignment_id is not null`),
     index("talk_notes_by_misconception").on(t.misconceptionId).where(sql`misconception_id is not null`),
   ],
+);
+
+/** What a class is expected to do in a whole week of five school days; one row a class. */
+export const weekExpectations = sqliteTable(
+  "week_expectations",
+  {
+    id: text("id").primaryKey(),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    minutes: integer("minutes").notNull(),
+    pieces: integer("pieces").notNull(),
+  },
+  (t) => [uniqueIndex("week_expectations_once").on(t.classId)],
 );

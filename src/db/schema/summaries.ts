@@ -36,6 +36,8 @@ export const skillStates = sqliteTable(
     missesInRow: integer("misses_in_row").notNull(),
     snagDay: integer("snag_day"),
     snagClearedDay: integer("snag_cleared_day"),
+    /** How many snags there have been, the last one counted. */
+    snagTimes: integer("snag_times").notNull().default(0),
   },
   (t) => [primaryKey({ columns: [t.personId, t.skillId] }), index("skill_states_by_skill").on(t.skillId)],
 );

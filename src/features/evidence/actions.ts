@@ -3,6 +3,7 @@ import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
 import { noteTalk } from "./writes/noteTalk";
 import { sayNought } from "./writes/sayNought";
+import { praise, setExpectation } from "./writes/weekSettings";
 
 export async function noteTalkAction(input: unknown): Promise<ActionResult<{ readonly changeId: string | null }>> {
   return runAction((context) => noteTalk(context, input));
@@ -10,4 +11,14 @@ export async function noteTalkAction(input: unknown): Promise<ActionResult<{ rea
 
 export async function sayNoughtAction(input: unknown): Promise<ActionResult<{ readonly changeId: string | null }>> {
   return runAction((context) => sayNought(context, input));
+}
+
+export async function setExpectationAction(
+  input: unknown,
+): Promise<ActionResult<{ readonly changeId: string | null }>> {
+  return runAction((context) => setExpectation(context, input));
+}
+
+export async function praiseAction(input: unknown): Promise<ActionResult<{ readonly changeId: string }>> {
+  return runAction((context) => praise(context, input));
 }

@@ -188,6 +188,7 @@ describe("how kinds of work differ", () => {
       missesInRow: 0,
       snagDay: null,
       snagClearedDay: null,
+      snagTimes: 0,
     };
     const items = [0, 1].map((n) => shown(n, { skillId: "x" }));
     const there = situation({ skillIds: ["x"], states: new Map([["x", state]]), items });

@@ -8,7 +8,9 @@ import { gainSheets } from "../sheets/gainSheets";
 import { markSheets } from "../sheets/markSheets";
 import { mistakeSheets } from "../sheets/mistakeSheets";
 import { pieceSheets } from "../sheets/pieceSheets";
+import { putInSheets } from "../sheets/putInSheets";
 import { studentSheets } from "../sheets/studentSheets";
+import { weekSheets } from "../sheets/weekSheets";
 import { acrossClasses } from "./across/acrossClasses";
 import { acrossReport } from "./across/acrossReport";
 import type { ReportFrame } from "./frame";
@@ -16,7 +18,9 @@ import { gainReport } from "./gain";
 import { marksReport } from "./marks";
 import { mistakesReport } from "./mistakes";
 import { pieceReport } from "./piece/pieceView";
+import { putInReport } from "./putIn/putInReport";
 import { studentReport } from "./student/studentReport";
+import { weekReport } from "./week/weekReport";
 
 export interface ReportFile {
   /** As the history and the file name it. */
@@ -64,6 +68,16 @@ export const REPORT_FILES = {
     usual: "term",
     tables: async (context, frame, search) =>
       studentSheets(await studentReport(context, text(search.student), frame, search)),
+  },
+  "put-in": {
+    title: "Work put in",
+    usual: "four-weeks",
+    tables: async (context, frame, search) => putInSheets(await putInReport(context, frame, search)),
+  },
+  week: {
+    title: "The week",
+    usual: "four-weeks",
+    tables: async (context, frame, search) => weekSheets(await weekReport(context, frame, search)),
   },
 } satisfies Record<string, ReportFile>;
 
