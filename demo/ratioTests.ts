@@ -5,8 +5,8 @@ import { giveWork } from "@/features/work/writes/giveWork";
 import type { StaffActor } from "@/server/access/policy";
 import type { Context } from "@/server/runtime/context";
 import { instantAt } from "@/server/runtime/school";
+import { type Pupil, sit } from "./pupil";
 import { type Simulation, schoolDayAfter } from "./simulation";
-import { type Course, type Pupil, sit } from "./term";
 
 const SKILLS = ["ratio-language", "equivalent-ratios", "ratio-tables"] as const;
 const ITEMS_EACH = 4;
@@ -20,7 +20,7 @@ export function ratioTests(
   simulation: Simulation,
   teacher: Context & { readonly actor: StaffActor },
   pupils: readonly Pupil[],
-  { firstDay }: Course,
+  { firstDay }: { readonly firstDay: number },
 ) {
   const { runtime, school, setNow } = simulation;
   const beforeDay = schoolDayAfter(firstDay, BEFORE_LESSON, school);

@@ -6,37 +6,19 @@ import { fullName } from "@/core/roster/fullName";
 import { studentsOfClasses } from "@/db/queries/people";
 import { planOf } from "@/db/queries/plan";
 import { reteachesOfGroups } from "@/db/queries/regroup";
-import { itemsOfSitting, type SittingItemRow } from "@/db/queries/sittings";
-import type { SittingChange } from "@/features/delivery/types";
-import { giveHint } from "@/features/delivery/writes/giveHint";
-import { keepVisit } from "@/features/delivery/writes/keepVisit";
-import { openSitting } from "@/features/delivery/writes/openSitting";
-import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { suggestions } from "@/features/regroup/reads/reteachGroups";
 import { assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
 import { giveWork } from "@/features/work/writes/giveWork";
 import type { StaffActor } from "@/server/access/policy";
-import { drawerOf, versionsOf } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
-import { shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import { instantAt, todayOf } from "@/server/runtime/school";
 import { LearnerMind } from "./learner";
 import { onePart } from "./onePart";
+import { type Pupil, sit } from "./pupil";
 import { ratioTests } from "./ratioTests";
-import { sentResponse } from "./sentResponse";
 import { type Simulation, schoolDayAfter, staffContext } from "./simulation";
 import { learnerNamed } from "./stories";
-
-export interface Pupil {
-  readonly id: string;
-  readonly name: string;
-  readonly classId: string;
-  readonly mind: LearnerMind;
-  readonly random: () => number;
-  /** Whether a lesson is opened after a miss: apart, so that it changes nothing else. */
-  readonly reads: () => number;
-}
 
 interface Given {
   readonly assignmentId: string;
@@ -53,7 +35,7 @@ export interface OtherClass {
   readonly fromDay: number;
 }
 
-export interface Course {
+interface Course {
   readonly firstDay: number;
   readonly lastDay: number;
   readonly teacher: Context;
@@ -66,8 +48,6 @@ const PRACTICE_DAYS = 6;
 const BUDGET = 12;
 const STORY_GRADE = 6;
 const LOGITS_A_GRADE = 0.5;
-/** Of the misses after which a student opens the lesson. */
-const SHARE_READ = 0.15;
 
 /** Ten weeks of lessons: practice on each skill of the plan as it comes, two reteach groups, some stretch work. */
 export async function runTerm(simulation: Simulation, course: Course): Promise<void> {
@@ -213,81 +193,6 @@ async function workThrough(simulation: Simulation, day: number, open: Given[]): 
       await sit(simulation, work.assignmentId, pupil, day, items);
     }
   }
-}
-
-/** A pupil works on what was given, or on one part of it as a test: nothing of it is learned, and no lesson is opened. */
-export async function sit(
-  simulation: Simulation,
-  assignmentId: string,
-  pupil: Pupil,
-  day: number,
-  mostItems: number,
-  test: { readonly partId: string | null; readonly random: () => number } | null = null,
-): Promise<void> {
-  const { runtime, school, setNow } = simulation;
-  const context: Context = {
-    runtime,
-    actor: { kind: "student", personId: pupil.id, schoolId: school.id, name: pupil.name },
-  };
-  const shownItems = new Map<string, SittingItemRow>();
-  let view: SittingChange = await openSitting(context, assignmentId, test?.partId ?? null);
-  for (let done = 0; view.current && done < mostItems; ) {
-    const { presentationId, tries } = view.current;
-    if (!shownItems.has(presentationId))
-      for (const item of await itemsOfSitting(runtime.db.read, view.sittingId)) shownItems.set(item.id, item);
-    const shown = shownItems.get(presentationId);
-    if (!shown) return;
-    const { draw } = await drawerOf(runtime, [shown.versionId]);
-    const version = (await versionsOf(runtime, [shown.versionId])).get(shown.versionId);
-    if (!version) return;
-    const item = draw(shown);
-    const parameters = (await shelfOf(runtime, shown.skillId)).parametersOf(version, shown.seed);
-    const answer = test
-      ? pupil.mind.answerInTest(item, parameters, shown.skillId, day, test.random)
-      : pupil.mind.answer(item, parameters, shown.skillId, day, tries + 1);
-    if (answer.hintsUsed > 0 && view.current.hints > 0)
-      await giveHint(context, { sittingId: view.sittingId, presentationId });
-    setNow(runtime.now() + answer.milliseconds);
-    const reply = await submitAnswer(context, {
-      key: runtime.newId(),
-      sittingId: view.sittingId,
-      presentationId,
-      tryNumber: tries + 1,
-      response: sentResponse(item, answer.response),
-      hintsUsed: answer.hintsUsed,
-      milliseconds: answer.milliseconds,
-      agoMilliseconds: 0,
-      deviceClock: runtime.now(),
-      offline: false,
-    });
-    if (reply.outcome.status === "not-counted") return;
-    if (reply.outcome.status === "scored" && reply.outcome.feedback.verdict === "wrong" && pupil.reads() < SHARE_READ)
-      await readLesson(simulation, context, view.sittingId, shown.skillId, pupil);
-    view = reply.sitting;
-    if (view.current?.presentationId !== presentationId) done++;
-  }
-}
-
-/** The student reads the lesson after a miss and, half of the time, moves its model. */
-async function readLesson(
-  { runtime, setNow }: Simulation,
-  context: Context,
-  sittingId: string,
-  skillId: string,
-  { reads }: Pupil,
-): Promise<void> {
-  const milliseconds = Math.round(20_000 + 70_000 * reads());
-  const moves = reads() < 0.5 ? Math.round(3 + 20 * reads()) : 0;
-  setNow(runtime.now() + milliseconds);
-  await keepVisit(context, {
-    key: runtime.newId(),
-    sittingId,
-    skillId,
-    agoMilliseconds: milliseconds,
-    milliseconds,
-    modelMilliseconds: moves === 0 ? 0 : Math.round(milliseconds / 2),
-    modelMoves: moves,
-  });
 }
 
 /** The teacher takes a suggested group for a skill, reteaches it, and gives practice and a check. */

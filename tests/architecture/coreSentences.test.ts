@@ -10,7 +10,17 @@ const files = (folder: string): string[] =>
   });
 
 /** Names that packages and standards have given, and our own where a file says who wrote it. */
-const NAMES: readonly string[] = ["Fraction", "Other", "CoreError", "Quotes", "QTI Package", "Oxbow"];
+const NAMES: readonly string[] = [
+  "Fraction",
+  "Other",
+  "CoreError",
+  "Quotes",
+  "QTI Package",
+  "Oxbow",
+  "fully graded",
+  "not submitted",
+  "partially graded",
+];
 /** Words with a blank between them, a word with a capital, or something that begins and ends as sentences do. */
 const SAYS = /\p{L}{2,} [\p{L}“]|^\p{Lu}\p{Ll}{2,}$|^\p{Lu}.*\p{Ll}[.?!]$/u;
 

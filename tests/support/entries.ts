@@ -188,6 +188,13 @@ const work =
   (name: string) =>
   (...input: unknown[]) =>
     action("@/features/work/actions", name, ...input);
+const evidence =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/evidence/actions", name, ...input);
+/** The classes of a place as the address of the desk names them. */
+const slugOf = (at: Around): string =>
+  `6-${(PLACES.find((place) => around.get(place) === at) ?? "").replace(" ", "-")}`;
 const route = async (
   path: string,
   verb: "GET" | "POST",
@@ -861,6 +868,36 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       ["undo", { kind: "entry", schoolId, classId, groupIds: [], authorId: owner }],
     ],
     call: ({ changeId }) => action("@/server/history/undoAction", "undoAction", changeId),
+  },
+  "evidence/noteTalkAction": {
+    needs: ofStudent("note"),
+    call: ({ studentId }) =>
+      evidence("noteTalkAction")({
+        notes: [{ id: id(), studentId }],
+        reason: "haste",
+        skillId: "equivalent-ratios",
+        versionId: null,
+        assignmentId: null,
+        misconceptionId: null,
+      }),
+  },
+  "evidence/sayNoughtAction": {
+    needs: ofClass("change"),
+    call: ({ workId, studentId }) =>
+      evidence("sayNoughtAction")({ assignmentId: workId, studentIds: [studentId], counts: true }),
+  },
+  "evidence/setExpectationAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) => evidence("setExpectationAction")({ classIds: [classId], minutes: 40, pieces: 2 }),
+  },
+  "evidence/praiseAction": {
+    needs: ofClass("change"),
+    call: ({ studentId, classId }) =>
+      evidence("praiseAction")({ students: [{ id: studentId, classId }], text: "It shows." }),
+  },
+  "GET api/reports/[report]": {
+    needs: ofClass("see"),
+    call: (at) => route("reports/[report]", "GET", `/x?classes=${slugOf(at)}&as=csv`, {}, { report: "mistakes" }),
   },
   "GET api/cell": {
     needs: ofStudent("see"),

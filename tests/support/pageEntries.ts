@@ -65,6 +65,27 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("")]: { needs: ofClass(), params: slug },
   [ofDesk("/account")]: { needs: staff, params: ownDesk },
   [ofDesk("/evidence")]: { needs: ofClass(), params: slug },
+  ...Object.fromEntries(
+    ["pieces", "week", "put-in", "marks", "mistakes", "gain", "students", "across"].map((report) => [
+      ofDesk(`/evidence/${report}`),
+      { needs: ofClass(), params: slug },
+    ]),
+  ),
+  [ofDesk("/evidence/pieces/[workId]")]: {
+    needs: ofClass(),
+    params: (at, place) => ({ ...slug(at, place), workId: at.workId }),
+  },
+  [ofDesk("/evidence/talk")]: {
+    needs: ofClass(),
+    params: slug,
+    search: () => ({ skill: "equivalent-ratios", mistake: "added-instead-of-scaled" }),
+  },
+  ...Object.fromEntries(
+    ["", "/conference", "/family"].map((page) => [
+      ofDesk(`/evidence/students/[studentId]${page}`),
+      { needs: ofClass(), params: (at: Around, place: Place) => ({ ...slug(at, place), studentId: at.studentId }) },
+    ]),
+  ),
   [ofDesk("/history")]: { needs: ofClass(), params: slug },
   [ofDesk("/library")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/map")]: { needs: (at) => ["staff", ...ofClass()(at)], params: slug },

@@ -29,7 +29,7 @@ const SIDES = 1 - (1 - 0.95) / 2;
  * The level of a strand from what is known of its skills: the mean of their abilities weighed by precision; each is the strand's own but for how
  * much single skills lie around it (`between`, a standard deviation in logits). Null without any.
  * @throws CoreError "bad-argument", where this does not hold: Errors are above 0.
- * @example strandLevel([{ theta: 1, se: 0.6 }, { theta: 0, se: 0.6 }], 0.8) // { theta: 0.5, se: 0.7071067811865475 }
+ * @example strandLevel([{ theta: 1, se: 0.6 }, { theta: 0, se: 0.6 }], 0.8)?.se.toFixed(4) // "0.7071"
  */
 export function strandLevel(skills: readonly Level[], between: number): Level | null {
   demandThat(between >= 0 && skills.every(({ theta, se }) => se > 0 && Number.isFinite(theta)), "Errors are above 0.");

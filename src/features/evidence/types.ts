@@ -1,5 +1,6 @@
 import type { Level } from "@/core/model/levels";
 import type { MasteryMark } from "@/core/model/masteryMark";
+import type { TalkReason } from "@/core/model/talk";
 import type { WhyFacts } from "@/core/model/whyFacts";
 
 export interface GaugeView {
@@ -111,6 +112,8 @@ export interface StudentSheetView {
     readonly itemsRight: number;
   }[];
   readonly groups: readonly string[];
+  /** Why things went wrong, as noted after talks, with how often. */
+  readonly talks: readonly { readonly reason: TalkReason; readonly times: number }[];
   /** In words; "none". */
   readonly supports: string;
   /** Left the school; what was shown stays readable. */

@@ -6,7 +6,7 @@ export interface TableSheet {
   readonly title: string;
   readonly columns: readonly {
     readonly title: string;
-    readonly kind: "text" | "number";
+    readonly holds: "text" | "number";
     /** Names somebody: covered while the screen is on the wall. */
     readonly names?: boolean;
   }[];

@@ -27,12 +27,12 @@ export async function writeTables(tables: readonly TableSheet[]): Promise<Uint8A
     sheet.addRow(columns.map(({ title }) => title));
     for (const row of rows) sheet.addRow([...row]);
     sheet.getRow(1).font = { bold: true };
-    columns.forEach(({ title, kind }, place) => {
+    columns.forEach(({ title, holds }, place) => {
       const column = sheet.getColumn(place + 1);
       const longest = Math.max(title.length, ...rows.slice(0, 200).map((row) => String(row[place] ?? "").length));
       column.width = Math.min(WIDEST, Math.max(8, longest + 2));
       // A text that looks like a number or a formula stays a text.
-      if (kind === "text") column.numFmt = "@";
+      if (holds === "text") column.numFmt = "@";
     });
   }
   return new Uint8Array(await workbook.xlsx.writeBuffer());

@@ -19,6 +19,7 @@ import { classesById } from "@/db/queries/people";
 import { enrollmentsOf } from "@/db/queries/roster";
 import { supportsOf } from "@/db/queries/students";
 import { misconceptionSignsOf, skillDaysOf } from "@/db/queries/summaries";
+import { talkCountsOf } from "@/db/queries/talks";
 import { worksOfStudent } from "@/db/queries/work";
 import { demand } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
@@ -216,11 +217,12 @@ export async function studentSheet(context: Context, studentId: string): Promise
   const today = dayNumber(classroom.today);
   const monday = mondayOf(today);
   const firstMonday = monday - 7 * (WEEKS_SHOWN - 1);
-  const [days, signs, works, snags] = await Promise.all([
+  const [days, signs, works, snags, talks] = await Promise.all([
     skillDaysOf(runtime.db.read, [studentId], firstMonday),
     misconceptionSignsOf(runtime.db.read, [studentId]),
     worksOfStudent(runtime.db.read, studentId),
     namedSnags(runtime, [studentId], today),
+    talkCountsOf(runtime.db.read, studentId),
   ]);
   const current = currentEntry(classroom.plan, classroom.today);
   const gap = gapWorthFirst(student, classroom);
@@ -272,6 +274,7 @@ export async function studentSheet(context: Context, studentId: string): Promise
         itemsRight: sitting?.itemsRight ?? 0,
       })),
     groups: groups.map(({ name }) => name),
+    talks: talks.map(({ reason, times }) => ({ reason, times })),
     supports: supports ? wordsOfSupports(supports) : "none",
     left: person.archivedAt !== null,
     weeks: Array.from({ length: WEEKS_SHOWN }, (_, n) => {

@@ -7,20 +7,20 @@ export const CHANGE_WORDS = { up: "gain", down: "loss", "within-error": "may be 
 
 /** The gain by student and by standard. */
 export function gainSheets(view: GainView): TableSheet[] {
-  const number = (title: string) => ({ title, kind: "number" as const });
+  const number = (title: string) => ({ title, holds: "number" as const });
   return [
     {
       name: "Students",
       title: "What has each student gained?",
       columns: [
-        { title: "Student", kind: "text", names: true },
+        { title: "Student", holds: "text", names: true },
         number("Before, as marked (%)"),
         number("Before, as hard as after (%)"),
         number("After (%)"),
         number("Difference (points)"),
         number("From"),
         number("To"),
-        { title: "Change", kind: "text" },
+        { title: "Change", holds: "text" },
         number("Of what was open (%)"),
       ],
       rows: view.students.map((one) => [
@@ -39,8 +39,8 @@ export function gainSheets(view: GainView): TableSheet[] {
       name: "Standards",
       title: "What has been gained in each standard?",
       columns: [
-        { title: "Standard", kind: "text" },
-        { title: "Statement", kind: "text" },
+        { title: "Standard", holds: "text" },
+        { title: "Statement", holds: "text" },
         number("Before (%)"),
         number("After (%)"),
         number("By easier items (points)"),

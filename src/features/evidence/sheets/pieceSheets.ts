@@ -9,8 +9,8 @@ import type { PieceStudent, PieceView } from "../pieceTypes";
 const percent = (share: number | null): number | null => (share === null ? null : Math.round(share * 100));
 const hundredth = (value: number | null | undefined): number | null =>
   value === null || value === undefined ? null : Math.round(value * 100) / 100;
-const text = (title: string) => ({ title, kind: "text" as const });
-const number = (title: string) => ({ title, kind: "number" as const });
+const text = (title: string) => ({ title, holds: "text" as const });
+const number = (title: string) => ({ title, holds: "number" as const });
 
 /** How a student stands with a piece of work, in words. */
 export const pieceStateWords = (state: PieceStudent["state"]): string =>

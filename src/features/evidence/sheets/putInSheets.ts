@@ -6,13 +6,13 @@ const percent = (share: number | null): number | null => (share === null ? null 
 
 /** What was put in and what came of it, by student and by part. */
 export function putInSheets(view: PutInView): TableSheet[] {
-  const number = (title: string) => ({ title, kind: "number" as const });
+  const number = (title: string) => ({ title, holds: "number" as const });
   return [
     {
       name: "Students",
       title: "What was put in, and what came of it?",
       columns: [
-        { title: "Student", kind: "text", names: true },
+        { title: "Student", holds: "text", names: true },
         number("Active minutes"),
         number("Usual minutes"),
         number("Time (%)"),
@@ -22,7 +22,7 @@ export function putInSheets(view: PutInView): TableSheet[] {
         number("Put in, for the order (%)"),
         number("Right at first try (%)"),
         number("Answered"),
-        { title: "What to do", kind: "text" },
+        { title: "What to do", holds: "text" },
       ],
       rows: view.students.map(({ name, counts, figures, result, answered, move }) => [
         name,
@@ -42,8 +42,8 @@ export function putInSheets(view: PutInView): TableSheet[] {
       name: "Parts",
       title: "What did each work on, and how long?",
       columns: [
-        { title: "Student", kind: "text", names: true },
-        { title: "Work", kind: "text" },
+        { title: "Student", holds: "text", names: true },
+        { title: "Work", holds: "text" },
         number("Minutes"),
         number("Right"),
         number("Answered"),

@@ -1,8 +1,8 @@
 import type { TableSheet } from "@/formats/table/tableSheet";
 import type { SkillLine, StudentReportView } from "../studentTypes";
 
-const text = (title: string) => ({ title, kind: "text" as const });
-const number = (title: string) => ({ title, kind: "number" as const });
+const text = (title: string) => ({ title, holds: "text" as const });
+const number = (title: string) => ({ title, holds: "number" as const });
 const percent = (share: number) => Math.round(share * 100);
 
 /** One student's levels, skills and work as tables. */

@@ -10,8 +10,8 @@ const tenth = (value: number) => Math.round(value * 10) / 10;
 
 /** The weeks by student, and the snags behind them. */
 export function weekSheets(view: WeekView): TableSheet[] {
-  const number = (title: string) => ({ title, kind: "number" as const });
-  const text = (title: string) => ({ title, kind: "text" as const });
+  const number = (title: string) => ({ title, holds: "number" as const });
+  const text = (title: string) => ({ title, holds: "text" as const });
   return [
     {
       name: "Weeks",

@@ -9,6 +9,7 @@ import { useJson } from "@/client/useJson";
 import { WeekBars } from "@/ui/charts/WeekBars";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
+import { TALK_WORDS } from "@/words/staff/talkWords";
 import { whyWords } from "@/words/staff/whyWords";
 import type { StudentSheetView } from "../types";
 
@@ -61,6 +62,13 @@ function Sheet({ view }: { readonly view: StudentSheetView }) {
         >
           Record
         </Link>
+        {", "}
+        <Link
+          className="decoration-hair underline underline-offset-3"
+          href={`/desk/${classes}/evidence/students/${view.id}`}
+        >
+          the long report
+        </Link>
       </p>
       {view.firstGap ? (
         <div className="border-ink mt-4 border-t-2 pt-2">
@@ -107,6 +115,12 @@ function Sheet({ view }: { readonly view: StudentSheetView }) {
           </li>
         ))}
       </ul>
+      {view.talks.length > 0 ? (
+        <p className="mt-2">
+          After talks you or colleagues noted:{" "}
+          {view.talks.map(({ reason, times }) => `${TALK_WORDS[reason]} (${times})`).join(", ")}.
+        </p>
+      ) : null}
       <h3 className={heading}>How much was practised each week?</h3>
       <WeekBars weeks={view.weeks} />
       <h3 className={heading}>Recent work</h3>

@@ -28,10 +28,9 @@ export async function noteTalk(context: Context, raw: unknown): Promise<{ readon
   const { notes, reason, ...subject } = validated(input, raw);
   const { runtime } = context;
   const staff = demandStaff(context.actor);
-  const library = await libraryOf(runtime);
-  const skill = library.skill(subject.skillId);
   const subjects = await Promise.all(notes.map(({ studentId }) => studentSubject(runtime, studentId)));
   for (const one of subjects) demand(staff, "note", one.subject);
+  const skill = (await libraryOf(runtime)).skill(subject.skillId);
   // Whoever is in several classes has the note in the history of one of them.
   const classId = subjects.flatMap(({ classes }) => classes).find(({ id }) => staff.classTies.has(id))?.id ?? null;
   return runtime.db.write(async (tx) => {

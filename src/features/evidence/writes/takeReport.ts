@@ -38,7 +38,8 @@ export async function takeReport(context: Context, report: string, search: Searc
   const { title, usual, tables, classes }: ReportFile = REPORT_FILES[report];
   const inView = chosen.map(({ id }) => id);
   const classIds = classes ? await classes(context, inView, search) : inView;
-  if (classIds.length === 0) throw new Refusal("not-found", "Choose a class first.");
+  if (classIds.length === 0)
+    throw new Refusal("not-allowed", "This class is not open to you, or there is none of that name.");
   const frame = await readFrame(context, classIds, search, usual);
   const { name: part, bytes } =
     as === "package"

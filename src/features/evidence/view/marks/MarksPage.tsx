@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useParams, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { usePullList } from "@/client/pull-list/pullList";

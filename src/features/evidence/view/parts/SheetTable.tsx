@@ -8,11 +8,11 @@ export function SheetTable({ sheet }: { readonly sheet: TableSheet }) {
         <caption className="sr-only">{sheet.title}</caption>
         <thead>
           <tr className="border-ink border-b">
-            {sheet.columns.map(({ title, kind }) => (
+            {sheet.columns.map(({ title, holds }) => (
               <th
                 key={title}
                 scope="col"
-                className={`px-2 py-1 font-semibold first:pl-0 ${kind === "number" ? "text-right" : "text-left"}`}
+                className={`px-2 py-1 font-semibold first:pl-0 ${holds === "number" ? "text-right" : "text-left"}`}
               >
                 {title}
               </th>
@@ -26,7 +26,7 @@ export function SheetTable({ sheet }: { readonly sheet: TableSheet }) {
                 <td
                   key={column}
                   data-name={sheet.columns[column]?.names ? true : undefined}
-                  className={`px-2 py-0.5 first:pl-0 ${sheet.columns[column]?.kind === "number" ? "text-right" : ""}`}
+                  className={`px-2 py-0.5 first:pl-0 ${sheet.columns[column]?.holds === "number" ? "text-right" : ""}`}
                 >
                   {cell ?? ""}
                 </td>
