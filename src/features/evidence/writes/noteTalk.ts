@@ -3,11 +3,14 @@ import { array, object, string } from "yup";
 import { TALK_REASONS } from "@/core/model/talk";
 import { added } from "@/db/queries/rowChanges";
 import { talkNotesById } from "@/db/queries/talks";
+import { personIdsOfAssignments } from "@/db/queries/work";
 import { demand, demandStaff } from "@/server/access/demand";
 import { studentSubject } from "@/server/access/studentSubject";
 import { recordChange } from "@/server/history/recordChange";
+import { versionsOf } from "@/server/library/drawnItems";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
+import { Refusal } from "@/server/runtime/refusal";
 import { uuid, validated } from "@/server/runtime/validated";
 
 const input = object({
@@ -30,7 +33,13 @@ export async function noteTalk(context: Context, raw: unknown): Promise<{ readon
   const staff = demandStaff(context.actor);
   const subjects = await Promise.all(notes.map(({ studentId }) => studentSubject(runtime, studentId)));
   for (const one of subjects) demand(staff, "note", one.subject);
-  const skill = (await libraryOf(runtime)).skill(subject.skillId);
+  const library = await libraryOf(runtime);
+  const skill = library.skill(subject.skillId);
+  const { misconceptionId, versionId, assignmentId } = subject;
+  if (misconceptionId !== null && !library.misconceptions.has(misconceptionId))
+    throw new Refusal("not-found", "This mistake is not known to the library any more.");
+  if (versionId !== null && (await versionsOf(runtime, [versionId])).size === 0)
+    throw new Refusal("not-found", "This item is not in the library any more.");
   // Whoever is in several classes has the note in the history of one of them.
   const classId = subjects.flatMap(({ classes }) => classes).find(({ id }) => staff.classTies.has(id))?.id ?? null;
   return runtime.db.write(async (tx) => {
@@ -42,6 +51,11 @@ export async function noteTalk(context: Context, raw: unknown): Promise<{ readon
         )
       ).map(({ id }) => id),
     );
+    if (assignmentId !== null) {
+      const given = await personIdsOfAssignments(tx, [assignmentId]);
+      if (!notes.every(({ studentId }) => given.some(({ personId }) => personId === studentId)))
+        throw new Refusal("invalid", "Some of these students were not given this work. Open the page again.");
+    }
     const fresh = notes.filter(({ id }) => !known.has(id));
     if (fresh.length === 0) return { changeId: null };
     const [only] = fresh;

@@ -1,4 +1,5 @@
 "use client";
+import { useState } from "react";
 import { usePullList } from "@/client/pull-list/pullList";
 import type { PutInMove } from "@/core/work/putIn";
 import { SheetLink } from "@/ui/layout/SheetLink";
@@ -71,52 +72,58 @@ const FIGURES = [
 
 function Row({ student }: { readonly student: PutInStudent }) {
   const pull = usePullList();
+  const [open, setOpen] = useState(false);
   const { figures, counts, result } = student;
   const minutes = (seconds: number) => Math.round(seconds / 60);
   return (
     <li className="border-hair border-t text-[14px]">
-      <details>
-        <summary className={`${GRID} list-none py-[3px]`}>
-          <span className="flex items-center gap-1.5 truncate">
-            <input
-              type="checkbox"
-              className="accent-clay no-print size-3.5"
-              checked={pull.has(student.id)}
-              onClick={(event) => event.stopPropagation()}
-              onChange={() => pull.toggle({ id: student.id, name: student.name, skillId: student.skillId })}
-              aria-label={`${student.name} on the pull list`}
-            />
-            <SheetLink id={student.id} className="truncate">
-              {student.name}
-            </SheetLink>
-          </span>
-          <span className="flex h-4 justify-end gap-[3px]">
-            {FIGURES.map(({ key, words }) => {
-              const figure = figures[key];
-              const said = figure === null ? `${words}: nothing to judge` : `${words}: ${Math.round(figure * 100)} %`;
-              return (
-                <span key={key} title={said} className={`relative w-1/4 ${figure === null ? "" : "bg-(--gauge)"}`}>
-                  {figure === null ? null : (
-                    <i className="bg-level-1 absolute inset-y-0 right-0" style={{ width: `${figure * 100}%` }} />
-                  )}
-                  <span className="sr-only">{said}; </span>
-                </span>
-              );
-            })}
-          </span>
-          <span aria-hidden className="text-mute text-center">
-            →
-          </span>
-          <span
-            className="bg-(--gauge) relative block h-4"
-            title={`${student.right} of ${student.answered} right at the first try`}
-          >
-            <i className="bg-level-3 absolute inset-y-0 left-0" style={{ width: `${(result ?? 0) * 100}%` }} />
-          </span>
-          <span className="text-right whitespace-nowrap tabular-nums">
-            {result === null ? "" : `${Math.round(result * 100)} % of ${student.answered}`}
-          </span>
-        </summary>
+      <div className={`${GRID} py-[3px]`}>
+        <span className="flex items-center gap-1.5 truncate">
+          <input
+            type="checkbox"
+            className="accent-clay no-print size-3.5"
+            checked={pull.has(student.id)}
+            onChange={() => pull.toggle({ id: student.id, name: student.name, skillId: student.skillId })}
+            aria-label={`${student.name} on the pull list`}
+          />
+          <SheetLink id={student.id} className="truncate">
+            {student.name}
+          </SheetLink>
+        </span>
+        <span className="flex h-4 justify-end gap-[3px]">
+          {FIGURES.map(({ key, words }) => {
+            const figure = figures[key];
+            const said = figure === null ? `${words}: nothing to judge` : `${words}: ${Math.round(figure * 100)} %`;
+            return (
+              <span key={key} title={said} className={`relative w-1/4 ${figure === null ? "" : "bg-(--gauge)"}`}>
+                {figure === null ? null : (
+                  <i className="bg-level-1 absolute inset-y-0 right-0" style={{ width: `${figure * 100}%` }} />
+                )}
+                <span className="sr-only">{said}; </span>
+              </span>
+            );
+          })}
+        </span>
+        <span aria-hidden className="text-mute text-center">
+          →
+        </span>
+        <span
+          className="bg-(--gauge) relative block h-4"
+          title={`${student.right} of ${student.answered} right at the first try`}
+        >
+          <i className="bg-level-3 absolute inset-y-0 left-0" style={{ width: `${(result ?? 0) * 100}%` }} />
+        </span>
+        <button
+          type="button"
+          aria-expanded={open}
+          aria-label={`What ${student.name} did`}
+          className="text-right whitespace-nowrap tabular-nums underline decoration-hair underline-offset-3"
+          onClick={() => setOpen(!open)}
+        >
+          {result === null ? "more" : `${Math.round(result * 100)} % of ${student.answered}`}
+        </button>
+      </div>
+      {open ? (
         <div className="text-mute pb-1.5 pl-5">
           <p>
             {minutes(counts.seconds)} minutes where the same items usually take {minutes(counts.usualSeconds)};{" "}
@@ -132,7 +139,7 @@ function Row({ student }: { readonly student: PutInStudent }) {
             ))}
           </ul>
         </div>
-      </details>
+      ) : null}
     </li>
   );
 }
