@@ -48,7 +48,7 @@ export async function benchWorks(school: TestSchool, bench: BenchWorks): Promise
       works,
       ids.map((id) => ({ ...design, id, title: id })),
     );
-    const part = { place: 0, kind: "practice", settings: { items: 20 } };
+    const part = { place: 0, kind: "practice", settings: { items: 20 }, opening: [] };
     await insertMany(
       tx,
       parts,
@@ -70,6 +70,7 @@ export async function benchWorks(school: TestSchool, bench: BenchWorks): Promise
         givenAt: givenAt(n),
         opensAt: 0,
         dueAt: dueAt(n),
+        release: {},
       })),
     );
     await insertMany(

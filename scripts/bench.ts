@@ -13,6 +13,7 @@ import { benchHistory } from "./bench-history";
 import { benchLibrary } from "./bench-library";
 import { benchPage } from "./bench-page";
 import { benchPlan } from "./bench-plan";
+import { benchReports } from "./bench-reports";
 import { benchRoster } from "./bench-roster";
 import { ensureBuilt } from "./steps.mjs";
 
@@ -63,6 +64,7 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   },
   map: benchMap,
   plan: benchPlan,
+  reports: benchReports,
   load: async () => {
     ensureBuilt();
     await benchDelivery();

@@ -61,7 +61,6 @@ async function teacherShots(): Promise<void> {
   await visit("", "today");
   await visit("/plan", "plan");
   await visit("/library/map", "skill-map");
-  await visit("/library/units/how-amounts-go-together", "unit");
   await visit("/library/items?find=sluice", "items");
   await click(page, "[data-item-link]");
   await page.waitForSelector("[data-preview]");
@@ -89,10 +88,18 @@ async function teacherShots(): Promise<void> {
   await click(page, "[data-cell='1.5']");
   await page.waitForFunction(() => document.body.innerText.includes("right at the first try"));
   await shoot(page, "answers-and-pull-list");
-  await page.goto(`${base}/desk/6-alder/evidence`, { waitUntil: "networkidle0" });
-  await click(page, "th button ::-p-text(Ilse V)");
-  await page.waitForFunction(() => document.body.innerText.includes("Worth doing first"));
-  await shoot(page, "student-sheet");
+  await visit("/evidence/pieces", "");
+  const test = await page.$$eval("th a", (links) =>
+    links.find((link) => link.textContent?.includes("before and after"))?.getAttribute("href"),
+  );
+  await page.goto(`${base}${test}`, { waitUntil: "networkidle0" });
+  await page.waitForFunction(() => document.body.innerText.includes("How do the marks lie?"));
+  await shoot(page, "piece");
+  await page.$$eval("a", (links) => links.filter((link) => link.textContent === "Talk now")[8]?.click());
+  await page.waitForSelector("section[aria-label='Their answers']");
+  await shoot(page, "talk");
+  const ilse = await studentNamed(page, "Ilse Vandersloot", "6-alder");
+  await visit(`/evidence/students/${ilse}`, "student-report");
 }
 
 /** The roster at its full depth: the whole school. */
@@ -104,8 +111,6 @@ async function coordinatorShots(): Promise<void> {
     if (name) await shoot(page, name);
   };
   await visit("", "roster");
-  const wen = await studentNamed(page, "Wen Liangyu");
-  await visit(`/access?student=${wen}`, "who-can-see");
   await visit("/import", "");
   const file = await page.$("input[type=file]");
   const sheet = join(data, "school.csv");
@@ -117,8 +122,8 @@ async function coordinatorShots(): Promise<void> {
   await visit("?class=none", "");
 }
 
-async function studentNamed(page: Page, name: string): Promise<string> {
-  const entries = await page.evaluate(async () => (await fetch("/api/search?classes=school")).json());
+async function studentNamed(page: Page, name: string, classes: string): Promise<string> {
+  const entries = await page.evaluate(async (key) => (await fetch(`/api/search?classes=${key}`)).json(), classes);
   return (entries as { name: string; id: string }[]).find((entry) => entry.name === name)?.id ?? "";
 }
 
@@ -129,7 +134,9 @@ async function studentAtPractice(): Promise<{ page: Page; href: string }> {
     const page = await openPage(context, 820, 1180);
     await signInPupil(page, base, slip);
     const href = await page.$$eval("ul a", (links) =>
-      links.find((link) => !/check|own words/.test(link.closest("li")?.textContent ?? ""))?.getAttribute("href"),
+      links
+        .find((link) => !/check|own words|before and after/.test(link.closest("li")?.textContent ?? ""))
+        ?.getAttribute("href"),
     );
     if (href) return { page, href };
     await context.close();
