@@ -28,12 +28,14 @@ interface BenchWorks {
   readonly dueAt: (n: number) => number;
   readonly givenAt: (n: number) => number;
   readonly itemsEach: number;
+  /** Before the ids; "w" unless stated. */
+  readonly prefix?: string;
 }
 
 /** Pieces of work with a sitting and its items for every student, as a year leaves them behind. */
 export async function benchWorks(school: TestSchool, bench: BenchWorks): Promise<void> {
-  const { classId, studentIds, count, dueAt, givenAt, itemsEach } = bench;
-  const ids = Array.from({ length: count }, (_, n) => `w${n}`);
+  const { classId, studentIds, count, dueAt, givenAt, itemsEach, prefix = "w" } = bench;
+  const ids = Array.from({ length: count }, (_, n) => `${prefix}${n}`);
   const each = ids.flatMap((id) => studentIds.map((personId) => ({ id, personId, targetId: `${id}-${personId}` })));
   await school.db.write(async (tx) => {
     await tx.insert(items).values({ id: "bench-item" }).onConflictDoNothing();

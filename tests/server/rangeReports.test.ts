@@ -1,12 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { dayNumber } from "@/core/calendar/dayNumber";
+import { evidenceAfter } from "@/db/queries/answerLog";
 import { allMisconceptionDays } from "@/db/queries/summaries";
 import { linesOf } from "@/features/delivery/reads/signs";
 import { noteLook } from "@/features/evidence/entry";
 import { acrossClasses } from "@/features/evidence/reads/across/acrossClasses";
 import { acrossReport } from "@/features/evidence/reads/across/acrossReport";
+import { masteryMap } from "@/features/evidence/reads/evidence";
 import { readFrame } from "@/features/evidence/reads/frame";
 import { gainReport } from "@/features/evidence/reads/gain";
+import { mapSince, narrowedMap } from "@/features/evidence/reads/mapSince";
 import { mistakesReport } from "@/features/evidence/reads/mistakes";
 import { putInReport } from "@/features/evidence/reads/putIn/putInReport";
 import { familyView } from "@/features/evidence/reads/student/familyView";
@@ -14,6 +17,7 @@ import { studentReport } from "@/features/evidence/reads/student/studentReport";
 import { weekReport } from "@/features/evidence/reads/week/weekReport";
 import { praise, setExpectation } from "@/features/evidence/writes/weekSettings";
 import { undoChange } from "@/server/history/undoChange";
+import { naiveSummaries } from "../support/naiveSummaries";
 import { type ReportClass, reportClass } from "../support/reportClass";
 import { makeClass } from "../support/school";
 import { summariesHold } from "../support/summariesHold";
@@ -241,6 +245,25 @@ describe("reports over some days", () => {
       mistakes: [],
       tried: [],
     });
+  });
+
+  it("draw on the map where everybody stood on an earlier day, and only whom and what the frame leaves", async () => {
+    const [student = ""] = own.students;
+    expect(await mapSince(await teacher(), await own.frame())).toBeNull();
+    const frame = await own.frame({ against: "2026-11-23..2026-11-23", about: "skill:unit-rates", students: student });
+    const since = await mapSince(await teacher(), frame);
+    expect(since?.words).toBe("Mon 23 Nov");
+    // The state after Monday's last answer, from the log alone.
+    const log = await evidenceAfter(own.school.db.read, 0, 1000);
+    const monday = log.filter(
+      ({ personId, skillId, day }) => personId === student && skillId === "unit-rates" && day === MONDAY,
+    );
+    expect(monday).toHaveLength(2);
+    expect(since?.chances[student]?.["unit-rates"]).toBeCloseTo(naiveSummaries(monday).states[0]?.mastery ?? -1, 6);
+    expect(since?.chances[own.students[3] ?? ""]).toBeUndefined();
+    const map = narrowedMap(await masteryMap(await teacher(), [own.classId]), frame);
+    expect(map.skills.map(({ id }) => id)).toEqual(["unit-rates"]);
+    expect(map.students.map(({ id, gauges }) => [id, gauges.length])).toEqual([[student, 1]]);
   });
 
   it("know when somebody looked last, by visits", async () => {

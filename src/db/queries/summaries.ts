@@ -58,6 +58,7 @@ export async function skillsOnDays(db: Queryable, personIds: readonly string[], 
     skillId: string;
     on: number;
     day: number;
+    prior: number;
     mastery: number | null;
     stabilityDays: number | null;
     mean: number | null;
@@ -65,7 +66,7 @@ export async function skillsOnDays(db: Queryable, personIds: readonly string[], 
     answeredUntil: number | null;
     rightUntil: number | null;
   }>(
-    sql`select s.person_id as personId, s.skill_id as skillId, j.value as "on", d.day, d.mastery,
+    sql`select s.person_id as personId, s.skill_id as skillId, j.value as "on", s.prior, d.day, d.mastery,
           d.stability_days as stabilityDays, d.mean, d.spread, d.answered_until as answeredUntil, d.right_until as rightUntil
         from ${skillStates} s cross join json_each(${JSON.stringify(days)}) j
         cross join ${skillDays} d on d.person_id = s.person_id and d.skill_id = s.skill_id

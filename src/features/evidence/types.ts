@@ -55,6 +55,14 @@ export interface MasteryMapView {
   readonly manyClasses: boolean;
 }
 
+/** Where everybody stood on an earlier day. */
+export interface MapSince {
+  /** The day in words. */
+  readonly words: string;
+  /** Chances of mastery as they were on that day, by student and skill; missing where nothing was known. */
+  readonly chances: Readonly<Record<string, Readonly<Record<string, number>>>>;
+}
+
 export interface AnswerView {
   readonly key: string;
   readonly when: string;

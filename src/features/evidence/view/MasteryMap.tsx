@@ -1,17 +1,20 @@
 "use client";
 import { parseAsString, parseAsStringLiteral, useQueryState } from "nuqs";
-import { type CSSProperties, type KeyboardEvent, useMemo, useRef, useState } from "react";
-import { type PullList, usePullList } from "@/client/pull-list/pullList";
+import { type CSSProperties, useMemo } from "react";
+import { usePullList } from "@/client/pull-list/pullList";
 import { LEVELS } from "@/core/model/levels";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button } from "@/ui/primitives/Button";
 import { FindField } from "@/ui/primitives/FindField";
-import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
 import { LEVEL_NAMES } from "@/words/staff/levelNames";
 import type { StandingFacts } from "../standingFacts";
-import type { MapSkill, MapStudent, MasteryMapView } from "../types";
+import type { MapSince, MapSkill, MapStudent, MasteryMapView } from "../types";
 import { CellAnswers } from "./CellAnswers";
 import { type GiveMarked, MarkSide } from "./MarkSide";
+import { Legend } from "./map/Legend";
+import { type CellMore, cellTitle, MapCell } from "./map/MapCell";
+import { type MapSort, sortedRows } from "./map/sortedRows";
+import { useGridKeys } from "./map/useGridKeys";
 import { SkillSide } from "./SkillSide";
 import { useMarking } from "./useMarking";
 
@@ -27,15 +30,18 @@ export function MasteryMap({
   view,
   facts,
   give,
+  since = null,
 }: {
   readonly view: MasteryMapView;
   readonly facts: StandingFacts;
+  /** Chances on an earlier day, by student and skill, and the day in words. */
+  readonly since?: MapSince | null;
   readonly give: GiveMarked;
 }) {
   const pull = usePullList();
   const marking = useMarking(view, facts);
   const [skillId, setSkillId] = useQueryState("skill", parseAsString.withDefault(view.currentSkillId));
-  const [sort, setSort] = useQueryState("sort", parseAsStringLiteral(["need", "name"]).withDefault("need"));
+  const [sort, setSort] = useQueryState("sort", parseAsStringLiteral(["need", "name", "change"]).withDefault("need"));
   const [who, setWho] = useQueryState("who", parseAsStringLiteral(WHO).withDefault("all"));
   const [find, setFind] = useQueryState("find", parseAsString.withDefault(""));
   const [cell, setCell] = useQueryState("cell", parseAsString);
@@ -45,9 +51,18 @@ export function MasteryMap({
   );
   const skill = view.skills[column] as MapSkill;
   const rows = useMemo(
-    () => sortedRows(view.students, column, sort, who, find),
-    [view.students, column, sort, who, find],
+    () =>
+      sortedRows(view.students, column, sort, who, find, (student) => {
+        const [now, then] = [student.gauges[column]?.chance, since?.chances[student.id]?.[skill.id]];
+        return now === undefined || then === undefined ? null : now - then;
+      }),
+    [view.students, column, sort, who, find, since, skill],
   );
+  const moreOf = (student: MapStudent, { id }: MapSkill): CellMore => ({
+    snag: facts.students[student.id]?.snags.includes(id) ?? false,
+    before: since?.chances[student.id]?.[id] ?? null,
+    open: facts.students[student.id]?.open[id] ?? [],
+  });
   const choose = (student: MapStudent, at: MapSkill) =>
     marking.isOn ? marking.toggle(student.id, at.id) : void setCell(`${student.id}.${at.id}`);
   const grid = useGridKeys(rows, view.skills, pull, choose);
@@ -61,13 +76,10 @@ export function MasteryMap({
   } as CSSProperties;
   return (
     <div className="grid gap-0 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <section aria-labelledby="map-title" className="min-w-0 px-5 pt-2 pb-3">
-        <div className="flex flex-wrap items-baseline justify-between gap-x-5">
-          <h1 id="map-title" className="font-serif text-[20px] font-medium">
-            Who has mastered what
-          </h1>
-          <Legend />
-        </div>
+      <section aria-labelledby="map-title" className="min-w-0 px-5 pt-1 pb-3">
+        <h1 id="map-title" className="font-serif text-[18px] leading-tight font-medium">
+          Who has mastered what
+        </h1>
         <p className="text-mute text-[14px]">
           {view.strand}.{" "}
           <label>
@@ -89,10 +101,11 @@ export function MasteryMap({
             <select
               className="word-edit bg-transparent"
               value={sort}
-              onChange={(event) => setSort(event.target.value as "need" | "name")}
+              onChange={(event) => setSort(event.target.value as MapSort)}
             >
               <option value="need">need for {skill.name}</option>
               <option value="name">name</option>
+              {since ? <option value="change">change since {since.words}, the least first</option> : null}
             </select>
           </label>{" "}
           <FindField
@@ -139,7 +152,8 @@ export function MasteryMap({
                         setCell(null);
                         if (marking.isOn) marking.mean(marking.whom, entry);
                       }}
-                      className={`absolute bottom-1 left-1/2 z-10 origin-bottom-left -rotate-[38deg] text-[13px] leading-none whitespace-nowrap hover:underline ${place === column ? "font-extrabold" : "font-normal"}`}
+                      className={`absolute bottom-1 left-1/2 z-10 origin-bottom-left -rotate-[38deg] text-[13px] leading-none whitespace-nowrap hover:underline ${place === column ? "font-extrabold" : skill.buildsOn.includes(entry.name) ? "font-semibold underline" : "font-normal"}`}
+                      title={skill.buildsOn.includes(entry.name) ? `${skill.name} builds on it` : entry.statement}
                     >
                       {entry.name}
                     </button>
@@ -182,12 +196,13 @@ export function MasteryMap({
                   {view.skills.map((entry, place) => {
                     const gauge = student.gauges[place];
                     if (!gauge) return <td key={entry.id} />;
-                    const words = `${student.name}, ${entry.name}: ${gaugeWords(gauge)}`;
+                    const more = moreOf(student, entry);
+                    const words = cellTitle(student.name, entry.name, gauge, more, since?.words ?? null);
                     const open = cell === `${student.id}.${entry.id}`;
                     return (
                       <td
                         key={entry.id}
-                        className={`h-(--row) w-(--column) min-w-6 p-0 px-[2px] ${place === column ? "bg-silt/60" : ""}`}
+                        className={`h-(--row) w-(--column) min-w-6 p-0 px-[2px] ${place === column ? "bg-silt/60" : skill.buildsOn.includes(entry.name) ? "bg-level-0/40" : ""}`}
                       >
                         <button
                           type="button"
@@ -200,8 +215,7 @@ export function MasteryMap({
                           onClick={() => choose(student, entry)}
                           className={`relative block w-full ${open || marking.has(student.id, entry.id) ? "outline-ink outline-2" : "hover:outline-mute hover:outline-2"}`}
                         >
-                          {marking.has(student.id, entry.id) ? <MarkDot /> : null}
-                          <Gauge {...gauge} className="h-[calc(var(--row)-4px)] w-full" />
+                          <MapCell gauge={gauge} more={more} isMarked={marking.has(student.id, entry.id)} />
                         </button>
                       </td>
                     );
@@ -212,6 +226,7 @@ export function MasteryMap({
             </tbody>
           </table>
         </div>
+        <Legend since={since?.words ?? null} />
         {rows.length === 0 ? (
           <p className="text-mute py-8">
             {view.students.length === 0
@@ -226,107 +241,15 @@ export function MasteryMap({
         ) : cellStudent && cellSkill ? (
           <CellAnswers studentId={cellStudent} skillId={cellSkill} close={() => setCell(null)} />
         ) : (
-          <SkillSide view={view} skill={skill} column={column} pullAll={(students) => pulled(students, skill)} />
+          <SkillSide
+            view={view}
+            facts={facts}
+            skill={skill}
+            column={column}
+            pullAll={(students) => pulled(students, skill)}
+          />
         )}
       </aside>
     </div>
   );
-}
-
-/** On a cell that is marked: seen without colour, on any level. */
-const MarkDot = () => (
-  <i
-    aria-hidden
-    className="bg-paper border-ink absolute top-1/2 z-10 left-1/2 size-2 -translate-x-1/2 -translate-y-1/2 rounded-full border-[1.5px]"
-  />
-);
-
-function Legend() {
-  const kinds = [
-    { text: "chance of mastery", gauge: { chance: 0.85, tooLittle: false, level: "secure" as const } },
-    { text: "too little evidence", gauge: { chance: 0, tooLittle: true, level: "beginning" as const } },
-    { text: "old", gauge: { chance: 0.6, tooLittle: false, old: true, level: "developing" as const } },
-    { text: "mastered", gauge: { chance: 0.97, tooLittle: false, mark: "now" as const, level: "secure" as const } },
-    {
-      text: "mastered once, not now",
-      gauge: { chance: 0.55, tooLittle: false, mark: "lost" as const, level: "developing" as const },
-    },
-  ];
-  return (
-    <ul className="text-mute flex gap-3.5 text-[13px]">
-      {kinds.map(({ text, gauge }) => (
-        <li key={text} className="flex items-center gap-1.5">
-          <Gauge {...gauge} className="h-3.5 w-5" /> {text}
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-function sortedRows(
-  students: readonly MapStudent[],
-  column: number,
-  sort: "need" | "name",
-  who: (typeof WHO)[number],
-  find: string,
-): MapStudent[] {
-  const wanted = find.trim().toLocaleLowerCase();
-  const chance = (student: MapStudent) => {
-    const gauge = student.gauges[column];
-    // Without evidence nobody is needier than those who showed a gap.
-    return !gauge || gauge.tooLittle ? 2 : gauge.chance;
-  };
-  return students
-    .filter((student) => {
-      const gauge = student.gauges[column];
-      const fits =
-        who === "all" || (who === "too-little" ? gauge?.tooLittle : !gauge?.tooLittle && gauge?.level === who);
-      return fits && student.name.toLocaleLowerCase().includes(wanted);
-    })
-    .sort((x, y) => (sort === "need" ? chance(x) - chance(y) : 0) || x.name.localeCompare(y.name));
-}
-
-/** Arrow keys move through the cells, Enter opens, "p" pulls, "s" shows the sheet; one cell is in the tab order. */
-function useGridKeys(
-  rows: readonly MapStudent[],
-  skills: readonly MapSkill[],
-  pull: PullList,
-  open: (student: MapStudent, skill: MapSkill) => void,
-) {
-  const table = useRef<HTMLTableElement>(null);
-  const [at, setAt] = useState<readonly [number, number]>([0, 0]);
-  const [, setSheet] = useQueryState("sheet", parseAsString.withOptions({ history: "push" }));
-  const onKeyDown = (event: KeyboardEvent) => {
-    const place = (event.target as HTMLElement).dataset.cell?.split(".").map(Number);
-    if (!place) return;
-    const [row = 0, column = 0] = place;
-    const [student, skill] = [rows[row], skills[column]];
-    const steps: Record<string, readonly [number, number]> = {
-      ArrowUp: [-1, 0],
-      ArrowDown: [1, 0],
-      ArrowLeft: [0, -1],
-      ArrowRight: [0, 1],
-      j: [1, 0],
-      k: [-1, 0],
-    };
-    const step = steps[event.key];
-    if (step) {
-      const next = [
-        Math.min(rows.length - 1, Math.max(0, row + step[0])),
-        Math.min(skills.length - 1, Math.max(0, column + step[1])),
-      ] as const;
-      event.preventDefault();
-      setAt(next);
-      table.current?.querySelector<HTMLElement>(`[data-cell="${next[0]}.${next[1]}"]`)?.focus();
-    } else if (student && skill && event.key === "p") {
-      pull.toggle({ id: student.id, name: student.name, skillId: skill.id });
-    } else if (student && event.key === "s") {
-      setSheet(student.id);
-    } else if (student && skill && event.key === "Enter") {
-      event.preventDefault();
-      open(student, skill);
-    }
-  };
-  const within = [Math.min(at[0], Math.max(0, rows.length - 1)), at[1]] as const;
-  return { table, at: within, setAt, onKeyDown };
 }

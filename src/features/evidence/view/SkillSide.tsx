@@ -1,18 +1,22 @@
 "use client";
+import Link from "next/link";
 import { useParams } from "next/navigation";
 import { LEVELS } from "@/core/model/levels";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { LEVEL_NAMES } from "@/words/staff/levelNames";
+import type { StandingFacts } from "../standingFacts";
 import type { MapSkill, MapStudent, MasteryMapView, ShownMisconception } from "../types";
+import { talkHref } from "./parts/talkHref";
 
 /** The skill in view: how many stand where, what went wrong and for whom, and what follows from it. */
 export function SkillSide(props: {
   readonly view: MasteryMapView;
+  readonly facts: StandingFacts;
   readonly skill: MapSkill;
   readonly column: number;
   readonly pullAll: (students: readonly MapStudent[]) => void;
 }) {
-  const { view, skill, column, pullAll } = props;
+  const { view, facts, skill, column, pullAll } = props;
   const { classes } = useParams<{ classes: string }>();
   const shown = view.misconceptions.filter(({ skillId }) => skillId === skill.id);
   const known = view.students.filter((student) => !student.gauges[column]?.tooLittle);
@@ -53,6 +57,7 @@ export function SkillSide(props: {
           <li className="text-mute py-0.5 pl-[18px]">{view.students.length - known.length} with too little evidence</li>
         ) : null}
       </ul>
+      <Beside view={view} facts={facts} skill={skill} column={column} pullAll={pullAll} />
       <h3 className="mt-3 mb-1 text-[14px] font-bold">What went wrong, by students</h3>
       {shown.length === 0 ? <p className="text-mute text-[14px]">No known mistake has shown in this skill.</p> : null}
       <ul>
@@ -86,7 +91,45 @@ export function SkillSide(props: {
   );
 }
 
+/** Ready is who very likely has what a skill builds on. */
+const READY_FROM = 0.7;
+
+/** Who is ready and has it not, who could explain it to others, and who has work on it already. */
+function Beside(props: {
+  readonly view: MasteryMapView;
+  readonly facts: StandingFacts;
+  readonly skill: MapSkill;
+  readonly column: number;
+  readonly pullAll: (students: readonly MapStudent[]) => void;
+}) {
+  const { view, facts, skill, column, pullAll } = props;
+  const of = (fits: (student: MapStudent) => boolean) => view.students.filter(fits);
+  const lines = [
+    {
+      words: "ready for it, and not mastered",
+      students: of(
+        ({ id, gauges }) => (facts.students[id]?.ready[skill.id] ?? 0) >= READY_FROM && gauges[column]?.mark !== "now",
+      ),
+    },
+    { words: "could explain it to others", students: of(({ gauges }) => gauges[column]?.mark === "now") },
+    { words: "have open work on it", students: of(({ id }) => (facts.students[id]?.open[skill.id]?.length ?? 0) > 0) },
+  ].filter(({ students }) => students.length > 0);
+  return (
+    <ul className="border-hair mt-1 border-t pt-1 text-[14px]">
+      {lines.map(({ words, students }) => (
+        <li key={words} className="flex items-center gap-2 py-0.5" title={students.map(({ name }) => name).join(", ")}>
+          <span>
+            {students.length} {words}
+          </span>
+          <Pull students={students} pullAll={pullAll} what={words} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function Misconception({ entry, pullAll }: { readonly entry: ShownMisconception; readonly pullAll: () => void }) {
+  const { classes } = useParams<{ classes: string }>();
   const names = entry.students.slice(0, 6).map(({ name, times }) => (times > 1 ? `${name} (${times})` : name));
   const rest = entry.students.length - names.length;
   return (
@@ -96,14 +139,26 @@ function Misconception({ entry, pullAll }: { readonly entry: ShownMisconception;
           {entry.name}
         </b>
         {entry.students.length > 0 ? (
-          <Button
-            look="quiet"
-            className="min-h-0! px-0! py-0! text-[14px]!"
-            onClick={pullAll}
-            aria-label={`Put the ${entry.students.length} who ${entry.name.toLowerCase()} on the pull list`}
-          >
-            Pull {entry.students.length}
-          </Button>
+          <span className="flex gap-3 whitespace-nowrap">
+            <Link
+              className="decoration-hair hover:decoration-ink text-[14px] font-semibold underline underline-offset-4"
+              href={talkHref(
+                classes,
+                { skill: entry.skillId, mistake: entry.misconceptionId },
+                entry.students.map(({ id }) => id),
+              )}
+            >
+              Talk now
+            </Link>
+            <Button
+              look="quiet"
+              className="min-h-0! px-0! py-0! text-[14px]!"
+              onClick={pullAll}
+              aria-label={`Put the ${entry.students.length} who ${entry.name.toLowerCase()} on the pull list`}
+            >
+              Pull {entry.students.length}
+            </Button>
+          </span>
         ) : null}
       </div>
       <p className="text-mute text-[13px]">

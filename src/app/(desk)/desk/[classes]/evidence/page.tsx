@@ -1,28 +1,30 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
 import { masteryMap } from "@/features/evidence/reads/evidence";
+import { mapSince, narrowedMap } from "@/features/evidence/reads/mapSince";
 import { standingFacts } from "@/features/evidence/reads/standing";
+import { FrameBand } from "@/features/evidence/view/frame/FrameBand";
 import { MasteryMap } from "@/features/evidence/view/MasteryMap";
 import { giveMarkedAction } from "@/features/work/actions";
-import { someClasses } from "@/server/access/ownClasses";
-import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
+import { openReport, type ReportProps } from "./openReport";
 
 export const metadata: Metadata = { title: "Mastery map" };
 
-export default async function Page({ params }: { params: Promise<{ classes: string }> }) {
-  const { classes: key } = await params;
+export default async function Page(props: ReportProps) {
   // The whole school is read class beside class.
-  if (key === "school") redirect("/desk/school/evidence/across");
-  const { chosen } = await someClasses(key);
-  const ids = chosen.map(({ id }) => id);
-  const found = await attempt(async (context) => ({
-    view: await masteryMap(context, ids),
-    facts: await standingFacts(context, ids),
+  if ((await props.params).classes === "school") redirect("/desk/school/evidence/across");
+  const { key, found } = await openReport(props, async (context, frame) => ({
+    map: narrowedMap(await masteryMap(context, frame.classIds), frame),
+    facts: await standingFacts(context, frame.classIds),
+    since: await mapSince(context, frame),
   }));
-  return found.ok ? (
-    <MasteryMap {...found.data} give={giveMarkedAction} />
-  ) : (
-    <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />
+  if (!found.ok) return <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />;
+  const { frame, view } = found.data;
+  return (
+    <>
+      <FrameBand frame={frame} report="" listens={{ about: true, against: true }} />
+      <MasteryMap view={view.map} facts={view.facts} since={view.since} give={giveMarkedAction} />
+    </>
   );
 }

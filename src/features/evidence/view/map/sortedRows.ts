@@ -1,0 +1,35 @@
+import type { LEVELS } from "@/core/model/levels";
+import type { MapStudent } from "../../types";
+
+export type MapSort = "need" | "name" | "change";
+export type MapWho = "all" | "too-little" | (typeof LEVELS)[number];
+
+/** The students whom the words mean, in the order asked for. */
+export function sortedRows(
+  students: readonly MapStudent[],
+  column: number,
+  sort: MapSort,
+  who: MapWho,
+  find: string,
+  /** How far somebody has come in the column since the day compared with; null where that is not known. */
+  changeOf: (student: MapStudent) => number | null,
+): MapStudent[] {
+  const wanted = find.trim().toLocaleLowerCase();
+  const chance = (student: MapStudent) => {
+    const gauge = student.gauges[column];
+    // Without evidence nobody is needier than those who showed a gap.
+    return !gauge || gauge.tooLittle ? 2 : gauge.chance;
+  };
+  return students
+    .filter((student) => {
+      const gauge = student.gauges[column];
+      const fits =
+        who === "all" || (who === "too-little" ? gauge?.tooLittle : !gauge?.tooLittle && gauge?.level === who);
+      return fits && student.name.toLocaleLowerCase().includes(wanted);
+    })
+    .sort((x, y) => {
+      const order =
+        sort === "need" ? chance(x) - chance(y) : sort === "change" ? (changeOf(x) ?? 2) - (changeOf(y) ?? 2) : 0;
+      return order || x.name.localeCompare(y.name);
+    });
+}
