@@ -109,6 +109,7 @@ it("an item of one's own with numbers that change is written, put into use, gath
   await fill(page, "input[name='parts.0.misconceptions.0.value']", "crews + laps");
   await choose(page, "select[name='parts.0.misconceptions.0.id']", "added-instead-of-scaled");
   // The preview is answered as a student would, and nothing of it is kept.
+  await page.waitForSelector("aside b");
   const key = await page.$eval("aside b", (one) => (one as HTMLElement).innerText);
   await fill(page, "aside input", key);
   await click(page, "aside button ::-p-text(Try this answer)");

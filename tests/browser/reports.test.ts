@@ -1,8 +1,10 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { tellingMistakes } from "@/core/items/telling";
+import { setSecret } from "@/db/queries/credentials";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { giveWork } from "@/features/work/writes/giveWork";
+import { hashSecret } from "@/server/access/secrets";
 import { sentResponse } from "~/demo/sentResponse";
 import { type TestApp, testApp } from "../support/app";
 import { axeFindings } from "../support/axe";
@@ -21,6 +23,8 @@ beforeAll(async () => {
   app = await testApp(async (school) => {
     const made = await makeClass(school, 6, "6 Hazel");
     studentIds = made.studentIds;
+    const secret = await hashSecret(PASSWORD);
+    await school.db.write((tx) => setSecret(tx, "cora", secret, "password"));
     const { newId } = school.runtime;
     testId = newId();
     const [before, after] = [newId(), newId()];
@@ -238,5 +242,35 @@ describe("every report", () => {
     await page.waitForFunction(() => !document.querySelector("[data-radix-popper-content-wrapper]"));
     await page.keyboard.press("p");
     await says("Pull list, ");
+  });
+});
+
+describe("a pointer to a colleague", () => {
+  it("is sent from the keys, stands in their Today, leads to the same view, and goes when it is done", async () => {
+    await go("/evidence/marks?range=term");
+    await page.keyboard.press("g");
+    await page.keyboard.press("v");
+    await says("For which day");
+    await page.select(
+      "[role=dialog] select",
+      await page.$eval("[role=dialog] option:last-child", (one) => (one as HTMLOptionElement).value),
+    );
+    await page.type("[role=dialog] input:not([type=date])", "Look at the second try.");
+    expect(await axeFindings(page)).toEqual([]);
+    await click(page, "[role=dialog] button ::-p-text(Point them here)");
+    await says("to this view.");
+    const context = await browser.createBrowserContext();
+    const theirs = await openPage(context);
+    await signInTeacher(theirs, app.base, "cora@school.example", PASSWORD);
+    await theirs.goto(desk(""), { waitUntil: "load" });
+    await theirs.waitForFunction(() => document.body.innerText.includes("Look at the second try."));
+    await theirs.click("a ::-p-text(Look at it)");
+    await theirs.waitForFunction(
+      () => location.pathname + location.search === "/desk/6-hazel/evidence/marks?range=term",
+    );
+    await theirs.goto(desk(""), { waitUntil: "load" });
+    await theirs.click("button ::-p-text(Done)");
+    await theirs.waitForFunction(() => !document.body.innerText.includes("Look at the second try."));
+    await context.close();
   });
 });

@@ -192,6 +192,10 @@ const evidence =
   (name: string) =>
   (...input: unknown[]) =>
     action("@/features/evidence/actions", name, ...input);
+const frame =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/frame/actions", name, ...input);
 /** The classes of a place as the address of the desk names them. */
 const slugOf = (at: Around): string =>
   `6-${(PLACES.find((place) => around.get(place) === at) ?? "").replace(" ", "-")}`;
@@ -894,6 +898,26 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofClass("change"),
     call: ({ studentId, classId }) =>
       evidence("praiseAction")({ students: [{ id: studentId, classId }], text: "It shows." }),
+  },
+  "frame/sendPointerAction": {
+    needs: both(staff, ofClass("see")),
+    call: ({ classId, owner }) =>
+      frame("sendPointerAction")({
+        id: id(),
+        toId: owner,
+        classIds: [classId],
+        rest: "/evidence/marks?range=term",
+        sentence: "Look at the quiz.",
+        day: "2099-01-01",
+      }),
+  },
+  "frame/closePointerAction": {
+    needs: staff,
+    call: () => frame("closePointerAction")({ pointerId: "none" }),
+  },
+  "GET api/pointers": {
+    needs: ofClass("see"),
+    call: (at) => route("pointers", "GET", `/x?classes=${slugOf(at)}`),
   },
   "GET api/reports/[report]": {
     needs: ofClass("see"),

@@ -155,6 +155,11 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "week-expected", facts: { classes: ["6 Alder", "6 Rowan"], minutes: 40, pieces: 1 } },
     "Expects 40 minutes and 1 finished piece a week of 6 Alder, 6 Rowan",
   ],
+  [
+    { kind: "pointer-sent", facts: { personId: "ada", forDay: "2026-11-26" } },
+    "Pointed Ada Quill to a view, for 26 Nov 2026",
+  ],
+  [{ kind: "pointer-done", facts: { personId: "ada" } }, "Did what Ada Quill had pointed to"],
   [{ kind: "report-taken-out", facts: { report: "Marks", format: "xlsx" } }, "Took out the report “Marks” as a file"],
   [{ kind: "lines-sent", facts: { line: "word", personId: "ada", students: 1 } }, "Sent a word to Ada Quill"],
   [{ kind: "lines-sent", facts: { line: "praise", personId: null, students: 4 } }, "Praised 4 students"],

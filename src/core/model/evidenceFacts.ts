@@ -19,6 +19,9 @@ export interface EvidenceFacts {
   };
   /** What classes are expected to do in a whole week. */
   readonly "week-expected": { readonly classes: readonly string[]; readonly minutes: number; readonly pieces: number };
+  /** A colleague was pointed to a view. */
+  readonly "pointer-sent": { readonly personId: string; readonly forDay: string };
+  readonly "pointer-done": { readonly personId: string };
   readonly "report-taken-out": { readonly report: string; readonly format: "csv" | "xlsx" | "package" };
 }
 
@@ -26,5 +29,7 @@ export const AREA_OF_EVIDENCE: Readonly<Record<keyof EvidenceFacts, ChangeArea>>
   "talk-noted": "work",
   "nought-said": "work",
   "week-expected": "work",
+  "pointer-sent": "work",
+  "pointer-done": "work",
   "report-taken-out": "export",
 };

@@ -3,7 +3,7 @@ import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "driz
 import { TALK_REASONS } from "../../core/model/talk";
 import { itemVersions } from "./items";
 import { misconceptions, skills } from "./library";
-import { classes, people } from "./people";
+import { classes, people, schools } from "./people";
 import { assignments } from "./work";
 
 /** When a member of staff last looked at a class's evidence: what is new since is told by it. */
@@ -66,4 +66,33 @@ export const weekExpectations = sqliteTable(
     pieces: integer("pieces").notNull(),
   },
   (t) => [uniqueIndex("week_expectations_once").on(t.classId)],
+);
+
+/** A colleague is pointed to a view with a sentence, for a day; a line in their Today until it is done. */
+export const pointers = sqliteTable(
+  "pointers",
+  {
+    id: text("id").primaryKey(),
+    schoolId: text("school_id")
+      .notNull()
+      .references(() => schools.id),
+    fromId: text("from_id")
+      .notNull()
+      .references(() => people.id),
+    toId: text("to_id")
+      .notNull()
+      .references(() => people.id),
+    /** The address of the view within the application. */
+    path: text("path").notNull(),
+    sentence: text("sentence").notNull(),
+    /** School day by which it should be looked at. */
+    day: text("day").notNull(),
+    at: integer("at").notNull(),
+    doneAt: integer("done_at"),
+  },
+  (t) => [
+    index("pointers_by_school").on(t.schoolId),
+    index("pointers_by_sender").on(t.fromId, t.at),
+    index("pointers_by_receiver").on(t.toId, t.doneAt),
+  ],
 );

@@ -2,6 +2,14 @@ import type { TodayLine } from "./types";
 
 /** What the other stations know, as far as Today looks at it. */
 export interface TodayFacts {
+  readonly pointers: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly sentence: string;
+    readonly path: string;
+    readonly dayWords: string;
+    readonly isDue: boolean;
+  }[];
   readonly roster: {
     readonly students: readonly {
       readonly id: string;
@@ -48,6 +56,7 @@ export function todayLines(base: string, facts: TodayFacts): TodayLine[] {
     ...rosterLines(base, facts),
     ...workLines(base, facts),
     ...groupLines(base, facts),
+    ...pointerLines(facts),
     ...evidenceLines(base, facts),
   ].sort((x, y) => Number(y.attention) - Number(x.attention));
 }
@@ -136,6 +145,25 @@ function groupLines(base: string, { groups }: TodayFacts): TodayLine[] {
       action: actions[group.stage],
       attention: group.stage === "check" || group.stage === "plan",
     }));
+}
+
+/** What colleagues pointed to, by day; it wants attention from its day on. */
+function pointerLines({ pointers }: TodayFacts): TodayLine[] {
+  return pointers.map(({ id, name, sentence, path, dayWords, isDue }) => {
+    // "/desk/6-alder/evidence/marks?…" stands in the station Evidence.
+    const station = path.split(/[/?]/)[3] || "today";
+    return {
+      key: id,
+      station: `${station.slice(0, 1).toUpperCase()}${station.slice(1)}`,
+      what: `${name} points you to a view, for ${dayWords}`,
+      why: sentence,
+      names: true,
+      href: path,
+      action: "Look at it",
+      pointerId: id,
+      attention: isDue,
+    };
+  });
 }
 
 function evidenceLines(base: string, { map, plan, evidence }: TodayFacts): TodayLine[] {

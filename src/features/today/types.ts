@@ -10,5 +10,7 @@ export interface TodayLine {
   readonly action: string;
   /** Students whom the action lets in at once, instead of leading somewhere. */
   readonly letIn?: readonly string[];
+  /** What a colleague pointed to: stays until it is said to be done. */
+  readonly pointerId?: string;
   readonly attention: boolean;
 }

@@ -65,6 +65,8 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Noted after a talk on “{skill}” why it went wrong for {students, plural, =1 {{person}} other {# students}}: {reason, select, reading {reading load} skill {the skill itself} haste {haste} frustration {frustration} other {something else}}",
   "week-expected":
     "Expects {minutes, plural, one {# minute} other {# minutes}} and {pieces, plural, one {# finished piece} other {# finished pieces}} a week of {classes}",
+  "pointer-sent": "Pointed {person} to a view, for {forDay}",
+  "pointer-done": "Did what {person} had pointed to",
   "nought-said":
     "“{title}” {counts, select, yes {counts as nought} other {counts as nought no more}} for {students, plural, =1 {{person}} other {# students}} who did not hand it in",
   "report-taken-out": "Took out the report “{report}” as a file",

@@ -12,6 +12,7 @@ import { RiverMark } from "@/ui/primitives/RiverMark";
 import type { ClassChoice } from "../types";
 import { NameCover } from "./NameCover";
 import { Palette } from "./Palette";
+import { PointHere } from "./PointHere";
 import { ShortcutHelp } from "./ShortcutHelp";
 
 const menu = "bg-paper border-ink z-50 min-w-56 border-[1.5px] p-1.5 text-[15px] shadow-lg";
@@ -20,6 +21,8 @@ const item = "data-highlighted:bg-bank flex cursor-pointer items-center justify-
 export function DeskHeader(props: {
   readonly classes: readonly ClassChoice[];
   readonly chosenKey: string;
+  /** The classes chosen; none for the whole school. */
+  readonly chosenIds: readonly string[];
   /** How many of the classes are the person's own; the others come with coordinating the school. */
   readonly own: number;
   readonly wholeSchool: boolean;
@@ -28,12 +31,14 @@ export function DeskHeader(props: {
   readonly stations: readonly string[];
   readonly signOut: () => Promise<void>;
 }) {
-  const { classes, chosenKey, own, wholeSchool, term, personName, stations, signOut } = props;
+  const { classes, chosenKey, chosenIds, own, wholeSchool, term, personName, stations, signOut } = props;
   const router = useRouter();
   const path = usePathname();
   const base = `/desk/${chosenKey}`;
   const [palette, setPalette] = useState(false);
   const [help, setHelp] = useState(false);
+  const [pointing, setPointing] = useState(false);
+  const isOfClasses = chosenIds.length > 0;
   const shortcuts = useMemo(
     () => ({
       "/": () => setPalette(true),
@@ -42,12 +47,13 @@ export function DeskHeader(props: {
       "g l": () => router.push(`${base}/library`),
       "g h": () => router.push(`${base}/history`),
       "g p": toggleProjector,
+      "g v": () => setPointing(isOfClasses),
       "g n": () => router.push(`${base}/work/new`),
       ...Object.fromEntries(
         stations.map((station, place) => [String(place + 1), () => router.push(`${base}/${station}`)]),
       ),
     }),
-    [router, base, stations],
+    [router, base, stations, isOfClasses],
   );
   useShortcuts(shortcuts);
   useLiveRefresh();
@@ -112,6 +118,11 @@ export function DeskHeader(props: {
             <DropdownMenu.Item className={item} onSelect={() => router.push(`${base}/account`)}>
               Your account
             </DropdownMenu.Item>
+            {isOfClasses ? (
+              <DropdownMenu.Item className={item} onSelect={() => setPointing(true)}>
+                Point a colleague to this view <kbd className="text-mute">g v</kbd>
+              </DropdownMenu.Item>
+            ) : null}
             <DropdownMenu.Item className={item} onSelect={toggleProjector}>
               Projector: hide or show names <kbd className="text-mute">g p</kbd>
             </DropdownMenu.Item>
@@ -140,6 +151,7 @@ export function DeskHeader(props: {
       </DropdownMenu.Root>
       <NameCover />
       <Palette open={palette} onOpenChange={setPalette} base={base} chosenKey={chosenKey} />
+      <PointHere open={pointing} onOpenChange={setPointing} chosenKey={chosenKey} classIds={chosenIds} />
       <ShortcutHelp open={help} onOpenChange={setHelp} />
     </header>
   );

@@ -8,6 +8,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["g l", "Library"],
   ["g n", "Assign new practice"],
   ["g h", "History and undo"],
+  ["g v", "Point a colleague to this view"],
   ["g p", "Projector: hide or show names"],
   ["arrows", "Move in the mastery map"],
   ["Enter", "Open the answers behind a cell"],

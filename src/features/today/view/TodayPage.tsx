@@ -1,5 +1,6 @@
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { TodayLine } from "../types";
+import { type CloseAction, Done } from "./Done";
 import { LetIn, type LetInAction } from "./LetIn";
 
 /** What needs the teacher now, the most urgent first. */
@@ -8,11 +9,13 @@ export function TodayPage({
   day,
   lines,
   letIn,
+  close,
 }: {
   readonly name: string;
   readonly day: string;
   readonly lines: readonly TodayLine[];
   readonly letIn: LetInAction;
+  readonly close: CloseAction;
 }) {
   const wanting = lines.filter(({ attention }) => attention).length;
   return (
@@ -41,9 +44,12 @@ export function TodayPage({
             {line.letIn ? (
               <LetIn studentIds={line.letIn} label={line.action} letIn={letIn} />
             ) : (
-              <ButtonLink look={line.attention ? "main" : "plain"} href={line.href}>
-                {line.action}
-              </ButtonLink>
+              <span className="flex gap-2">
+                {line.pointerId ? <Done pointerId={line.pointerId} close={close} /> : null}
+                <ButtonLink look={line.attention ? "main" : "plain"} href={line.href}>
+                  {line.action}
+                </ButtonLink>
+              </span>
             )}
           </li>
         ))}

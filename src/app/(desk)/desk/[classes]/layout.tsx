@@ -56,6 +56,7 @@ export default async function DeskLayout({
         <DeskHeader
           classes={all}
           chosenKey={key}
+          chosenIds={ids}
           own={own}
           wholeSchool={wholeSchool}
           term={term}

@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { evidenceFigure } from "@/features/evidence/figure";
 import { masteryMap } from "@/features/evidence/reads/evidence";
+import { closePointerAction } from "@/features/frame/actions";
+import { pointersForMe } from "@/features/frame/reads/pointers";
 import { planFigure } from "@/features/plan/figure";
 import { groupList } from "@/features/regroup/reads/reteachGroups";
 import { unlockStudentsAction } from "@/features/roster/actions";
@@ -23,6 +25,7 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
     name: context.actor.name.split(" ")[0] ?? "",
     day: await todayInWords(context, "EEEE d MMMM"),
     lines: todayLines(`/desk/${key}`, {
+      pointers: await pointersForMe(context),
       roster: await rosterView(context, ids),
       works: await workList(context, ids),
       groups: await groupList(context, ids),
@@ -32,7 +35,7 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
     }),
   }));
   return found.ok ? (
-    <TodayPage {...found.data} letIn={unlockStudentsAction} />
+    <TodayPage {...found.data} letIn={unlockStudentsAction} close={closePointerAction} />
   ) : (
     <Refused message={found.message} href="/" label="Back to the start" />
   );
