@@ -120,30 +120,18 @@ export async function lessonsInRuns(db: Queryable, sittingIds: readonly string[]
 /** Snags of some people that are open, or were open on or after a day. */
 export async function snagsSince(db: Queryable, personIds: readonly string[], fromDay: number) {
   if (personIds.length === 0) return [];
-  const {
-    personId,
-    skillId,
-    snagDay,
-    snagClearedDay,
-    snagTimes,
-    mastery,
-    learning,
-    scoredAnswers,
-    rightFirstTries,
-    lastDay,
-  } = skillStates;
   return db
     .select({
-      personId,
-      skillId,
-      snagDay,
-      snagClearedDay,
-      snagTimes,
-      mastery,
-      learning,
-      scoredAnswers,
-      rightFirstTries,
-      lastDay,
+      personId: skillStates.personId,
+      skillId: skillStates.skillId,
+      snagDay: skillStates.snagDay,
+      snagClearedDay: skillStates.snagClearedDay,
+      snagTimes: skillStates.snagTimes,
+      mastery: skillStates.mastery,
+      learning: skillStates.learning,
+      scoredAnswers: skillStates.scoredAnswers,
+      rightFirstTries: skillStates.rightFirstTries,
+      lastDay: skillStates.lastDay,
     })
     .from(skillStates)
     .where(

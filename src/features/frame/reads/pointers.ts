@@ -1,12 +1,13 @@
 import "server-only";
 import { format } from "date-fns";
 import { fullName } from "@/core/roster/fullName";
-import { staffOfSchools } from "@/db/queries/people";
+import { classesById, staffOfSchools } from "@/db/queries/people";
 import { openPointersTo, type PointerRow, pointersFrom } from "@/db/queries/pointers";
 import { staffActors } from "@/server/access/actorOf";
 import { keyFor } from "@/server/access/addressFor";
 import { demandStaff } from "@/server/access/demand";
-import { demandClasses } from "@/server/access/subjects";
+import { may } from "@/server/access/policy";
+import { demandClasses, subjectOfClass } from "@/server/access/subjects";
 import type { Context } from "@/server/runtime/context";
 import { todayOf } from "@/server/runtime/school";
 import type { PointersView, PointerView } from "../pointerTypes";
@@ -25,10 +26,13 @@ export async function pointersView(context: Context, classIds: readonly string[]
     staffOfSchools(db, [staff.schoolId]),
     pointersFrom(db, staff.personId, MOST_SENT),
   ]);
-  const others = await staffActors(
+  const subjects = (await classesById(db, classIds)).map(subjectOfClass);
+  const actors = await staffActors(
     runtime,
     members.filter(({ id }) => id !== staff.personId),
   );
+  // Most of a staff can't open the classes; only for the others it is looked up how their address would name them.
+  const others = actors.filter((actor) => subjects.every((subject) => may(actor, "see", subject)));
   const keys = await Promise.all(others.map((actor) => keyFor(runtime, actor, classIds)));
   return {
     today,

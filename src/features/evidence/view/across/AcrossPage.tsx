@@ -5,8 +5,8 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
 import type { AcrossView } from "../../acrossTypes";
 import { acrossSheets } from "../../sheets/acrossSheets";
-import { Files, TableFile } from "../parts/Files";
-import { SheetTable } from "../parts/SheetTable";
+import { Files } from "../parts/Files";
+import { SheetTables } from "../parts/SheetTables";
 import { talkHref } from "../parts/talkHref";
 import { Who } from "../parts/Who";
 import { ClassCell } from "./ClassCell";
@@ -36,13 +36,7 @@ export function AcrossPage({ view }: { readonly view: AcrossView }) {
         </p>
       ) : null}
       {asTable ? (
-        sheets.map((sheet) => (
-          <section key={sheet.name} className="mb-5">
-            <h2 className="text-[16px] font-bold">{sheet.title}</h2>
-            <SheetTable sheet={sheet} />
-            <TableFile report="across" table={sheet.name} />
-          </section>
-        ))
+        <SheetTables report="across" sheets={sheets} />
       ) : (
         <div className="grid gap-y-6">
           <Use view={view} />

@@ -6,8 +6,8 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import type { GainStudent, GainView } from "../../gainTypes";
 import { gainSheets } from "../../sheets/gainSheets";
-import { Files, TableFile } from "../parts/Files";
-import { SheetTable } from "../parts/SheetTable";
+import { Files } from "../parts/Files";
+import { SheetTables } from "../parts/SheetTables";
 import { Who } from "../parts/Who";
 import { GainRow } from "./GainRow";
 import { GainStandards } from "./GainStandards";
@@ -35,13 +35,7 @@ export function GainPage({ view }: { readonly view: GainView }) {
             : "Nobody in sight wrote both of these tests. Choose two others, or more students."}
         </p>
       ) : asTable ? (
-        sheets.map((sheet) => (
-          <section key={sheet.name} className="mb-5">
-            <h2 className="text-[16px] font-bold">{sheet.title}</h2>
-            <SheetTable sheet={sheet} />
-            <TableFile report="gain" table={sheet.name} />
-          </section>
-        ))
+        <SheetTables report="gain" sheets={sheets} />
       ) : (
         <div className="grid gap-x-10 gap-y-4 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
           <section aria-label="Each student">

@@ -10,8 +10,8 @@ import { Button, FileLink } from "@/ui/primitives/Button";
 import type { MarksView } from "../../marksTypes";
 import { markSheets, percentOf } from "../../sheets/markSheets";
 import { useFrame } from "../frame/useFrame";
-import { Files, TableFile } from "../parts/Files";
-import { SheetTable } from "../parts/SheetTable";
+import { Files } from "../parts/Files";
+import { SheetTables } from "../parts/SheetTables";
 import { MarkCellView } from "./MarkCellView";
 import { ColumnFoot, ColumnHead } from "./MarkColumns";
 
@@ -52,13 +52,7 @@ export function MarksPage({ view }: { readonly view: MarksView }) {
           No piece of work with a mark was given or due in these days. Choose others in the line above.
         </p>
       ) : asTable ? (
-        sheets.map((sheet) => (
-          <section key={sheet.name} className="mb-5">
-            <h2 className="text-[16px] font-bold">{sheet.title}</h2>
-            <SheetTable sheet={sheet} />
-            <TableFile report="marks" table={sheet.name} />
-          </section>
-        ))
+        <SheetTables report="marks" sheets={sheets} />
       ) : (
         <div className="max-h-[calc(100dvh-var(--desk-head)-11.5rem)] overflow-auto print:max-h-none print:overflow-visible">
           <table className="border-collapse text-[14px]">

@@ -6,8 +6,8 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import type { PutInView } from "../../putInTypes";
 import { putInSheets } from "../../sheets/putInSheets";
-import { Files, TableFile } from "../parts/Files";
-import { SheetTable } from "../parts/SheetTable";
+import { Files } from "../parts/Files";
+import { SheetTables } from "../parts/SheetTables";
 import { Activities } from "./Activities";
 import { PutInGroup } from "./PutInGroup";
 
@@ -58,13 +58,7 @@ export function PutInPage({ view }: { readonly view: PutInView }) {
       {view.students.length === 0 ? (
         <p className="text-mute py-6">No student is in sight. Show everyone, or choose another class.</p>
       ) : asTable ? (
-        sheets.map((sheet) => (
-          <section key={sheet.name} className="mb-5">
-            <h2 className="text-[16px] font-bold">{sheet.title}</h2>
-            <SheetTable sheet={sheet} />
-            <TableFile report="put-in" table={sheet.name} />
-          </section>
-        ))
+        <SheetTables report="put-in" sheets={sheets} />
       ) : (
         <>
           {ORDER.map((move) => (

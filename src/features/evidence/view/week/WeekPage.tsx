@@ -5,8 +5,8 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { weekSheets } from "../../sheets/weekSheets";
 import type { StudentWeek, WeekStudent, WeekView } from "../../weekTypes";
-import { Files, TableFile } from "../parts/Files";
-import { SheetTable } from "../parts/SheetTable";
+import { Files } from "../parts/Files";
+import { SheetTables } from "../parts/SheetTables";
 import { Who } from "../parts/Who";
 import { Expectation } from "./Expectation";
 import { PiecesChart } from "./PiecesChart";
@@ -34,13 +34,7 @@ export function WeekPage({ view }: { readonly view: WeekView }) {
       {view.students.length === 0 ? (
         <p className="text-mute py-6">No student is in sight. Show everyone, or choose another class.</p>
       ) : asTable ? (
-        sheets.map((sheet) => (
-          <section key={sheet.name} className="mb-5">
-            <h2 className="text-[16px] font-bold">{sheet.title}</h2>
-            <SheetTable sheet={sheet} />
-            <TableFile report="week" table={sheet.name} />
-          </section>
-        ))
+        <SheetTables report="week" sheets={sheets} />
       ) : (
         <>
           <ul className="no-print flex gap-x-2" aria-label="Weeks">
