@@ -4,9 +4,11 @@ import { giveHint } from "@/features/delivery/writes/giveHint";
 import { keepVisit } from "@/features/delivery/writes/keepVisit";
 import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
+import { recordSignIn } from "@/server/history/recordChange";
 import { drawerOf, versionsOf } from "@/server/library/drawnItems";
 import { shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
+import { dayAt } from "@/server/runtime/school";
 import type { LearnerMind } from "./learner";
 import { sentResponse } from "./sentResponse";
 import type { Simulation } from "./simulation";
@@ -38,6 +40,7 @@ export async function sit(
     runtime,
     actor: { kind: "student", personId: pupil.id, schoolId: school.id, name: pupil.name },
   };
+  await comeIn(simulation, pupil.id);
   const shownItems = new Map<string, SittingItemRow>();
   let view: SittingChange = await openSitting(context, assignmentId, test?.partId ?? null);
   for (let done = 0; view.current && done < mostItems; ) {
@@ -75,6 +78,17 @@ export async function sit(
     view = reply.sitting;
     if (view.current?.presentationId !== presentationId) done++;
   }
+}
+
+/** Whoever sits down for the first time that day comes in at the door. */
+async function comeIn({ doors, school, cameIn }: Simulation, id: string): Promise<void> {
+  const day = (instant: number) => dayAt(school, instant);
+  const last = cameIn.get(id);
+  if (last !== undefined && day(last) === day(doors.now())) return;
+  cameIn.set(id, doors.now());
+  await doors.db.write((tx) =>
+    recordSignIn(tx, doors, { id, schoolId: school.id }, { kind: "signed-in", by: "pin", device: "Classroom tablet" }),
+  );
 }
 
 /** The student reads the lesson after a miss and, half of the time, moves its model. */

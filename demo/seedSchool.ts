@@ -4,7 +4,7 @@ import { isSchoolDay } from "@/core/calendar/isSchoolDay";
 import { mondayOf } from "@/core/calendar/mondayOf";
 import { NO_SUPPORTS } from "@/core/model/supports";
 import { seededRandom } from "@/core/numeric/seededRandom";
-import { setSecret } from "@/db/queries/credentials";
+import { setSecret, updateCredential } from "@/db/queries/credentials";
 import { studentsOfClasses } from "@/db/queries/people";
 import { applyRowChanges } from "@/db/queries/rowChanges";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
@@ -111,6 +111,8 @@ export async function seedSchool(
   const simulation: Simulation = {
     runtime,
     school,
+    doors: createRuntime(base.db, () => now, seededRandom("kestrel weir doors"), base),
+    cameIn: new Map(),
     setNow: (instant) => {
       now = instant;
     },
@@ -146,6 +148,8 @@ export async function seedSchool(
     await todayOf(runtime, noor.actor.schoolId),
   );
   const slips = await newSignIns(noor, { studentIds: students.map(({ person }) => person.id), cards: true });
+  for (const [personId, at] of simulation.cameIn)
+    await base.db.write((tx) => updateCredential(tx, personId, { lastSignInAt: at }));
   await settleRoster(
     simulation,
     students.map(({ person }) => person),

@@ -12,6 +12,10 @@ import type { School } from "@/server/runtime/school";
 export interface Simulation {
   readonly runtime: Runtime;
   readonly school: School;
+  /** The same with randomness of its own: who comes in when changes nothing else. */
+  readonly doors: Runtime;
+  /** When each student came in last. */
+  readonly cameIn: Map<string, number>;
   setNow(instant: number): void;
 }
 

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { planOf } from "@/db/queries/plan";
 import { allSkillStates } from "@/db/queries/summaries";
 import { planFigure } from "@/features/plan/figure";
+import { comingGaps } from "@/features/plan/reads/comesNext";
 import { planView } from "@/features/plan/reads/planView";
 import { changePlan } from "@/features/plan/writes/changePlan";
 import { choosePlan } from "@/features/plan/writes/choosePlan";
@@ -182,6 +183,13 @@ it("says what begins next, what it builds on and how many lack it", async () => 
     ["times-as-many", 1, 1, 2],
     ["equivalent-fractions", 0, 2, 2],
   ]);
+  // It begins in five school days: who has planned for it is told of the gap; the sister class has no evidence of one.
+  const gaps = () => comingGaps(ana, [classId, sisterId]);
+  expect(await gaps()).toMatchObject([
+    { classId, title: "Ratios", from: "30 Nov", skillId: "times-as-many", lacking: 1, known: 1 },
+  ]);
+  school.setNow(school.runtime.now() - 3 * 86_400_000);
+  expect(await gaps()).toEqual([]);
 });
 
 describe("what a plan refuses", () => {

@@ -196,6 +196,10 @@ const frame =
   (name: string) =>
   (...input: unknown[]) =>
     action("@/features/frame/actions", name, ...input);
+const today =
+  (name: string) =>
+  (...input: unknown[]) =>
+    action("@/features/today/actions", name, ...input);
 /** The classes of a place as the address of the desk names them. */
 const slugOf = (at: Around): string =>
   `6-${(PLACES.find((place) => around.get(place) === at) ?? "").replace(" ", "-")}`;
@@ -910,6 +914,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         sentence: "Look at the quiz.",
         day: "2099-01-01",
       }),
+  },
+  "today/putOffLineAction": {
+    needs: staff,
+    call: () => today("putOffLineAction")({ key: "plan", said: "nothing", how: "week" }),
+  },
+  "today/bringBackLineAction": {
+    needs: staff,
+    call: () => today("bringBackLineAction")({ key: "plan" }),
   },
   "frame/closePointerAction": {
     needs: staff,

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, inArray, isNull, ne } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNull, ne } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { people } from "../schema/people";
 import { answers, sittingItems, sittings } from "../schema/sittings";
@@ -96,4 +96,18 @@ export async function commentsTo(db: Queryable, personId: string) {
     .from(studentLines)
     .where(and(eq(studentLines.personId, personId), eq(studentLines.kind, "comment")))
     .orderBy(asc(studentLines.at));
+}
+
+/** Who of some students was sent praise since an instant. */
+export async function praisedSince(
+  db: Queryable,
+  personIds: readonly string[],
+  since: number,
+): Promise<ReadonlySet<string>> {
+  if (personIds.length === 0) return new Set();
+  const rows = await db
+    .selectDistinct({ personId: studentLines.personId })
+    .from(studentLines)
+    .where(and(among(studentLines.personId, personIds), eq(studentLines.kind, "praise"), gte(studentLines.at, since)));
+  return new Set(rows.map(({ personId }) => personId));
 }

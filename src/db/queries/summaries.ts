@@ -42,6 +42,20 @@ export async function allSkillDays(db: Queryable) {
   return db.select().from(skillDays).orderBy(asc(skillDays.personId), asc(skillDays.skillId), asc(skillDays.day));
 }
 
+/** On which days since one some people answered anything, and for how long in all. */
+export async function timeByDay(db: Queryable, personIds: readonly string[], fromDay: number) {
+  if (personIds.length === 0) return [];
+  return db
+    .select({
+      personId: skillDays.personId,
+      day: skillDays.day,
+      milliseconds: sql<number>`sum(${skillDays.milliseconds})`,
+    })
+    .from(skillDays)
+    .where(and(among(skillDays.personId, personIds), sql`${skillDays.day} >= ${fromDay}`))
+    .groupBy(skillDays.personId, skillDays.day);
+}
+
 export async function misconceptionSignsOf(db: Queryable, personIds: readonly string[]) {
   if (personIds.length === 0) return [];
   return db.select().from(misconceptionSigns).where(among(misconceptionSigns.personId, personIds));

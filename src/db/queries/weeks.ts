@@ -1,10 +1,11 @@
 import "server-only";
-import { and, eq, gte, inArray, isNotNull, lt, ne, or, sql } from "drizzle-orm";
+import { and, eq, gte, inArray, isNotNull, isNull, lt, ne, or, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
 import type { Queryable } from "../queryable";
 import { weekExpectations } from "../schema/evidence";
 import { signIns } from "../schema/history";
 import { itemVersions } from "../schema/items";
-import { answers, lessonVisits, sittingItems, sittings } from "../schema/sittings";
+import { answers, lessonVisits, scores, sittingItems, sittings } from "../schema/sittings";
 import { skillStates } from "../schema/summaries";
 import { assignments, assignmentTargets, parts } from "../schema/work";
 import { among } from "./people";
@@ -50,6 +51,7 @@ export async function runsBetween(db: Queryable, personIds: readonly string[], {
       partId: sittings.partId,
       kind: parts.kind,
       settings: parts.settings,
+      startedAt: sittings.startedAt,
       finishedAt: sittings.finishedAt,
       lastAt: sittings.lastAt,
       itemsDone: sittings.itemsDone,
@@ -101,6 +103,49 @@ export async function triedInRuns(db: Queryable, sittingIds: readonly string[]) 
     .where(and(among(sittingItems.sittingId, sittingIds), ne(sittingItems.state, "reserve")));
 }
 export type TriedItem = Awaited<ReturnType<typeof triedInRuns>>[number];
+
+/** What each scored part of an item was worth at the first try in some runs, with the parameters in force; scores that others took the place of are left out. */
+export async function firstScoresOf(db: Queryable, sittingIds: readonly string[]) {
+  if (sittingIds.length === 0) return [];
+  const later = alias(scores, "later");
+  return db
+    .select({
+      sittingId: sittingItems.sittingId,
+      skillId: scores.skillId,
+      earned: scores.earned,
+      possible: scores.possible,
+      skillDifficulty: scores.skillDifficulty,
+      a: scores.a,
+      b: scores.b,
+      c: scores.c,
+    })
+    .from(sittingItems)
+    .innerJoin(answers, and(eq(answers.sittingItemId, sittingItems.id), eq(answers.tryNumber, 1)))
+    .innerJoin(scores, eq(scores.answerSerial, answers.serial))
+    .leftJoin(later, eq(later.supersedes, scores.serial))
+    .where(and(among(sittingItems.sittingId, sittingIds), isNull(later.serial)));
+}
+
+/** When some people were last seen: came in at a door, and answered; who never did either is missing. */
+export async function lastSeenOf(db: Queryable, personIds: readonly string[]) {
+  const seen = new Map<string, { at: number | null; day: number | null }>();
+  if (personIds.length === 0) return seen;
+  const [came, answered] = await Promise.all([
+    db
+      .select({ personId: signIns.personId, at: sql<number>`max(${signIns.at})` })
+      .from(signIns)
+      .where(and(among(signIns.personId, personIds), eq(signIns.kind, "signed-in")))
+      .groupBy(signIns.personId),
+    db
+      .select({ personId: skillStates.personId, day: sql<number>`max(${skillStates.lastDay})` })
+      .from(skillStates)
+      .where(among(skillStates.personId, personIds))
+      .groupBy(skillStates.personId),
+  ]);
+  for (const { personId, at } of came) seen.set(personId, { at, day: null });
+  for (const { personId, day } of answered) seen.set(personId, { at: seen.get(personId)?.at ?? null, day });
+  return seen;
+}
 
 /** Which lessons were opened in some runs, and whether their model was moved. */
 export async function lessonsInRuns(db: Queryable, sittingIds: readonly string[]) {

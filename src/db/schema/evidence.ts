@@ -96,3 +96,21 @@ export const pointers = sqliteTable(
     index("pointers_by_receiver").on(t.toId, t.doneAt),
   ],
 );
+
+/** A line of somebody's Today that was put off. It comes back on its day, or once what it says is another. */
+export const putOffLines = sqliteTable(
+  "put_off_lines",
+  {
+    personId: text("person_id")
+      .notNull()
+      .references(() => people.id),
+    /** The matter, the same on every day. */
+    key: text("key").notNull(),
+    /** What it came to, in few letters. */
+    said: text("said").notNull(),
+    /** School day on which it comes back; null for only once it is another. */
+    untilDay: text("until_day"),
+    at: integer("at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.key] })],
+);

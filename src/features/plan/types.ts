@@ -144,3 +144,17 @@ export interface PlannedSkillView {
   readonly students: number;
   readonly reached: boolean;
 }
+
+/** A slot that begins soon in a class that lacks something it builds on. */
+export interface ComingGap {
+  readonly classId: string;
+  readonly className: string;
+  readonly title: string;
+  /** The day in words. */
+  readonly from: string;
+  readonly skillId: string;
+  readonly skill: string;
+  /** Students below Secure, of those of whom enough is known. */
+  readonly lacking: number;
+  readonly known: number;
+}

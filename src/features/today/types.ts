@@ -1,6 +1,14 @@
-/** One thing that wants the teacher today, with its reason and the way there. */
+/** How soon a line wants somebody: at this moment, before the day is over, in these days. */
+export const BANDS = ["now", "today", "week"] as const;
+export type Band = (typeof BANDS)[number];
+
+/** One thing that wants the teacher, with its reason and the way there. */
 export interface TodayLine {
+  /** The same for the same matter on every day. */
   readonly key: string;
+  /** What the matter comes to, so that a line that was put off comes back once it is another. */
+  readonly state: string;
+  readonly band: Band;
   readonly station: string;
   readonly what: string;
   readonly why: string;
@@ -12,5 +20,24 @@ export interface TodayLine {
   readonly letIn?: readonly string[];
   /** What a colleague pointed to: stays until it is said to be done. */
   readonly pointerId?: string;
-  readonly attention: boolean;
 }
+
+/** A line as the page has it: how it is put off is the server's to say. */
+export interface ShownLine extends TodayLine {
+  /** The state in few letters. */
+  readonly said: string;
+}
+
+/** A line that was put off, and until when: null for until it is another. */
+export interface PutOffLine extends ShownLine {
+  readonly untilWords: string | null;
+}
+
+export interface TodayView {
+  readonly lines: readonly ShownLine[];
+  readonly putOff: readonly PutOffLine[];
+}
+
+/** How long a line may be put off. */
+export const PUT_OFF_FOR = ["next-day", "week", "until-changed"] as const;
+export type PutOffFor = (typeof PUT_OFF_FOR)[number];

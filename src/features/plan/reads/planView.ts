@@ -3,7 +3,6 @@ import { format } from "date-fns";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { mondayOf } from "@/core/calendar/mondayOf";
-import { broughtAlong, unitChecks } from "@/core/library/unitChecks";
 import { lessonsBetween } from "@/core/plan/lessonDays";
 import { orderFaults } from "@/core/plan/orderFaults";
 import { shareDone } from "@/core/plan/shareDone";
@@ -23,6 +22,7 @@ import { slotTitle } from "@/server/plan/slotTitle";
 import type { Context } from "@/server/runtime/context";
 import { positionIn, SHARE_WANTED } from "../position";
 import type { PlanChoice, PlannedSkillView, PlanSlotView, PlanView } from "../types";
+import { comesNext } from "./comesNext";
 import { keptForPlan } from "./keptForPlan";
 import { originalView } from "./originalView";
 import { putInChoice } from "./putInChoice";
@@ -174,29 +174,6 @@ function thisWeek({ today, entries }: ClassPlan, library: Library): PlanView["th
       const skill = library.skillIfKnown(skillId);
       return skill ? [{ id: skillId, name: skill.name, until: dayWords(targetDay) }] : [];
     });
-}
-
-const NO_SLOT = { kind: "text", skillIds: [] } as const;
-
-function comesNext(plan: ClassPlan, library: Library, { students }: Classroom): PlanView["comes"] {
-  // A test or a line of text builds on nothing: what is taught next stands behind it.
-  const teaches = (place: number) => taughtIn(plan.slots[place] ?? NO_SLOT).length > 0;
-  const place = plan.dates.findIndex(({ dates }, at) => dates !== null && dates.fromDay > plan.today && teaches(at));
-  const [slot, dates] = [plan.slots[place], plan.dates[place]?.dates];
-  if (!slot || !dates) return null;
-  const taught = library.skills.filter(({ id }) => slot.skillIds.includes(id));
-  const buildsOn = broughtAlong(taught).flatMap((id) => {
-    const skill = library.skillIfKnown(id);
-    if (!skill) return [];
-    const gauges = students.flatMap((student) => student.gauges.get(id) ?? []);
-    const known = gauges.filter(({ tooLittle }) => !tooLittle);
-    const there = known.filter(({ level }) => level === "secure" || level === "extending").length;
-    const unknown = gauges.length - known.length;
-    const { name, grade } = skill;
-    return [{ id, name, grade, lacking: known.length - there, unknown, students: gauges.length }];
-  });
-  const check = unitChecks(taught).find(({ moment }) => moment === "before") ?? null;
-  return { title: slotTitle(slot, library), from: dayWords(dates.fromDay), buildsOn, check };
 }
 
 function faultsOf(plan: ClassPlan, library: Library): PlanView["faults"] {

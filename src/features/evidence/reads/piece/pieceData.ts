@@ -18,10 +18,10 @@ import { demandClasses } from "@/server/access/subjects";
 import { shortNames } from "@/server/classroom/names";
 import { markedPart, type OwnPart, partsOfTargets } from "@/server/classroom/partsOfTargets";
 import { drawerOf } from "@/server/library/drawnItems";
-import { secondsFor } from "@/server/library/itemSeconds";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
+import { expectedOf } from "../expectedOf";
 import type { ReportFrame } from "../frame";
 
 /** A first try at an item of a piece of work, as people read it. */
@@ -164,10 +164,4 @@ async function firstTries(
       misconceptionId: mistakeOf.get(row.id)?.[0]?.misconceptionId ?? null,
     };
   });
-}
-
-function expectedOf(item: DrawnItem | null, grade: number | null): number {
-  if (!item) return 0;
-  const [first] = item.parts;
-  return secondsFor({ line: askedText(item), grade, kind: item.parts.length === 1 && first ? first.kind : "several" });
 }

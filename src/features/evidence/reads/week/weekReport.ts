@@ -10,7 +10,7 @@ import { expectedInWeek } from "@/core/work/expectedInWeek";
 import { momentum } from "@/core/work/momentum";
 import { pieceOfGrade } from "@/core/work/pieceOfGrade";
 import { timeOrStruggle, type WeekOfWork } from "@/core/work/timeOrStruggle";
-import { skillDaysOf } from "@/db/queries/summaries";
+import { timeByDay } from "@/db/queries/summaries";
 import { expectationsOf, runsBetween, scoredSkillsOf, signInsBetween } from "@/db/queries/weeks";
 import { demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
@@ -56,7 +56,7 @@ export async function weekReport(context: Context, frame: ReportFrame, search: S
     signInsBetween(db, ids, instants),
     runsBetween(db, ids, instants),
     // Three weeks more, for what is set against the weeks before.
-    skillDaysOf(db, ids, from - DAYS_A_WEEK * (WEEKS - 1)),
+    timeByDay(db, ids, from - DAYS_A_WEEK * (WEEKS - 1)),
     libraryOf(runtime),
     classSubjects(db, staff, frame.classIds),
   ]);
