@@ -6,6 +6,7 @@ import type { Logger } from "drizzle-orm/logger";
 import { type BaseSQLiteDatabase, SQLiteTable } from "drizzle-orm/sqlite-core";
 import * as access from "./schema/access";
 import * as banks from "./schema/banks";
+import * as calibrations from "./schema/calibrations";
 import * as evidence from "./schema/evidence";
 import * as history from "./schema/history";
 import * as itemCards from "./schema/itemCards";
@@ -35,6 +36,7 @@ export const schema = {
   ...units,
   ...notes,
   ...banks,
+  ...calibrations,
   ...itemCounts,
   ...items,
   ...itemCards,

@@ -187,6 +187,17 @@ it("a bank that is opened for use is read only for the colleague, a restricted o
   await page.bringToFront();
 });
 
+it("a bank is checked by the answers, which says what is still too little", async () => {
+  await page.goto(`${app.base}/desk/all/library/banks`, { waitUntil: "networkidle0" });
+  await click(page, "a ::-p-text(My items)");
+  await click(page, "a ::-p-text(Check it by the answers)");
+  await click(page, "button ::-p-text(Read the answers)");
+  await wait("No skill has two items with 100 first answers yet");
+  await click(page, "summary");
+  await wait("the most answered of 1 item has 0");
+  expect(await axeFindings(page)).toEqual([]);
+});
+
 it("the search sentence, choosing and the bundle work by the keyboard alone, and axe finds nothing", async () => {
   await page.goto(`${app.base}/desk/all/library/items`, { waitUntil: "networkidle0" });
   await page.focus("[data-item-link]");

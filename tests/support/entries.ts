@@ -753,6 +753,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ itemId }) =>
       library("keepApartAction")({ itemIds: [itemId, "times-as-many/find-the-larger"], apart: true }),
   },
+  "library/beginCalibrationAction": {
+    needs: ofBank("look-after"),
+    call: ({ bankId }) => library("beginCalibrationAction")({ id: id(), bankId, model: "rasch" }),
+  },
+  "library/adoptEstimatesAction": {
+    needs: ofBank("look-after"),
+    call: ({ bankId }) => library("adoptEstimatesAction")({ calibrationId: "none", bankId, versionIds: ["none"] }),
+  },
   "library/retireItemsAction": {
     needs: ofBank("change"),
     call: ({ itemId }) => library("retireItemsAction")({ itemIds: [itemId] }),

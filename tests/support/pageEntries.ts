@@ -123,6 +123,11 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
     needs: (at) => ["staff", ["use", bankOf(at)]],
     params: ({ bankId }) => ({ ...ownDesk(), bankId }),
   },
+  [ofDesk("/library/calibration")]: {
+    needs: (at) => [["look-after", bankOf(at)]],
+    params: ownDesk,
+    search: ({ bankId }) => ({ bank: bankId }),
+  },
   [ofDesk("/library/passages")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/passages/new")]: { needs: staff, params: ownDesk },
   [ofDesk("/library/passages/[passageId]")]: {

@@ -238,6 +238,7 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
   [{ kind: "passage-brought-back", facts: { title: "" } }, "Brought a passage back into use"],
   [{ kind: "framework-followed", facts: { title: "T" } }, "Reports follow “T”"],
   [{ kind: "items-copied", facts: { items: 3, to: "B" } }, "Copied 3 items to “B”"],
+  [{ kind: "estimates-adopted", facts: { items: 2 } }, "Put estimates of 2 items into force, from the answers"],
   [{ kind: "items-kept-apart", facts: { items: 2, apart: true } }, "Kept 2 items apart"],
   [{ kind: "items-kept-apart", facts: { items: 3, apart: false } }, "Let 3 items stand together"],
   [{ kind: "items-retired", facts: { items: 2 } }, "Retired 2 items"],

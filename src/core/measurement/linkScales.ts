@@ -77,3 +77,20 @@ export const carriedOver = ({ a, b, c }: ItemParameters, { slope, shift }: Scale
   b: slope * b + shift,
   c,
 });
+
+/**
+ * Links two calibrations by the means of their common items' slopes and difficulties (mean–mean; Loyd & Hoover 1980): it holds where the
+ * difficulties lie close together too. No estimate under two anchors.
+ * @throws CoreError "bad-argument", where this does not hold: Anchors come in pairs.
+ * @example linkByMeanMean([{ a: 2, b: 0, c: 0 }, { a: 2, b: 1, c: 0 }], [{ a: 1, b: 1, c: 0 }, { a: 1, b: 3, c: 0 }]) // { slope: 2, shift: 1 }
+ */
+export function linkByMeanMean(
+  fresh: readonly ItemParameters[],
+  old: readonly ItemParameters[],
+): ScaleLink | NoEstimate<"too-few-anchors"> {
+  demandThat(fresh.length === old.length, "Anchors come in pairs.", { fresh: fresh.length, old: old.length });
+  if (fresh.length < 2) return noEstimate("too-few-anchors");
+  const of = (items: readonly ItemParameters[], what: "a" | "b") => mean(items.map((item) => item[what]));
+  const slope = of(fresh, "a") / of(old, "a");
+  return { slope, shift: of(old, "b") - slope * of(fresh, "b") };
+}

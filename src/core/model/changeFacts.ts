@@ -112,6 +112,7 @@ export interface ChangeFacts extends PlanFacts, WorkFacts, EvidenceFacts {
   "items-taken-out": { readonly items: number; readonly from: string; readonly format: "package" | "csv" | "xlsx" };
   /** Not given together from now on, or let together again. */
   "items-kept-apart": { readonly items: number; readonly apart: boolean };
+  "estimates-adopted": { readonly items: number };
   "items-retired": { readonly items: number };
   "items-brought-back": { readonly items: number };
   /** Without its title where the bank is restricted. */
@@ -190,6 +191,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   "items-imported": "library",
   "items-taken-out": "export",
   "items-kept-apart": "library",
+  "estimates-adopted": "library",
   "items-retired": "library",
   "items-brought-back": "library",
   "passage-kept": "library",

@@ -129,6 +129,11 @@ export async function classesById(db: Queryable, ids: readonly string[]): Promis
     .orderBy(asc(classes.name), asc(classes.id));
 }
 
+/** Every school that is not put away, those above others too. */
+export async function allSchools(db: Queryable): Promise<SchoolRow[]> {
+  return db.select().from(schools).where(isNull(schools.archivedAt));
+}
+
 /** The school of a row and everything below it, itself first; parents in a circle end where it closes. */
 export async function schoolsBelow(db: Queryable, id: string): Promise<SchoolRow[]> {
   const all = await db.select().from(schools);

@@ -7,7 +7,7 @@ import { bankRights, banks } from "../schema/banks";
 import { pointers, talkNotes, weekExpectations } from "../schema/evidence";
 import { itemOriginals } from "../schema/exchange";
 import type { RowChange } from "../schema/history";
-import { itemEnemies, itemSkills, itemStandards, items, itemVersions } from "../schema/items";
+import { itemEnemies, itemParameters, itemSkills, itemStandards, items, itemVersions } from "../schema/items";
 import { followedFrameworks, frameworks, standardLinks, standards } from "../schema/library";
 import { notes } from "../schema/notes";
 import { passages, passageVersions } from "../schema/passages";
@@ -77,6 +77,7 @@ const TABLES = {
   itemStandards,
   itemOriginals,
   itemEnemies,
+  itemParameters,
   passages,
   passageVersions,
   frameworks,

@@ -1,7 +1,9 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
+import { adoptEstimates } from "./writes/adoptEstimates";
 import { bringBankBack, changeBank, closeBank, makeBank, openBank, putBankAway } from "./writes/banks";
+import { beginCalibration } from "./writes/calibrate";
 import { putIntoUse } from "./writes/drafts";
 import { keepApart } from "./writes/enemies";
 import { applyFrameworkImport, chooseSubject, followFramework, stopReadingFramework } from "./writes/importFramework";
@@ -88,4 +90,11 @@ export async function keepPassageAction(
 }
 export async function retirePassageAction(input: unknown): Done {
   return runAction((context) => retirePassage(context, input));
+}
+export async function beginCalibrationAction(input: unknown): Promise<ActionResult<void>> {
+  // It goes on when the answer has long been sent; how far it is stands in its row.
+  return runAction(async (context) => void (await beginCalibration(context, input)));
+}
+export async function adoptEstimatesAction(input: unknown): Done {
+  return runAction((context) => adoptEstimates(context, input));
 }

@@ -14,6 +14,8 @@ export interface BankLine {
 
 export interface BanksView {
   readonly stock: number;
+  /** Looks after every school here, and so after what all of them draw from. */
+  readonly mayCalibrate: boolean;
   readonly banks: readonly BankLine[];
   readonly putAway: readonly { readonly id: string; readonly name: string }[];
   /** Whether the asking person may make one for the school. */

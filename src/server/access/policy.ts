@@ -160,6 +160,10 @@ export const RIGHTS = {
   },
   school: {
     manage: right("import rosters, roll the year over, see the whole history and all rights", "coordinator"),
+    calibrate: right(
+      "put estimates from the answers into force for the stock, which every school draws from",
+      "coordinator",
+    ),
   },
   entry: {
     undo: right("take a change back", "author", ...TEAM, "group owner", "coordinator"),

@@ -109,6 +109,7 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "items-taken-out":
     "Took {items, plural, one {# item} other {# items}}{fromGiven, select, no {} other { of “{from}”}} out as {format, select, package {a package} xlsx {a workbook} other {a sheet}}",
   "items-kept-apart": "{apart, select, yes {Kept {items} items apart} other {Let {items} items stand together}}",
+  "estimates-adopted": "Put estimates of {items, plural, one {# item} other {# items}} into force, from the answers",
   "items-retired": "Retired {items, plural, one {# item} other {# items}}",
   "items-brought-back": "Brought {items, plural, one {# item} other {# items}} back into use",
   "passage-kept":

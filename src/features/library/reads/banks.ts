@@ -2,7 +2,7 @@ import "server-only";
 import { BANK_ROLES, type BankLevel } from "@/core/model/bankLevel";
 import { banksAround, itemsInBanks, namedRightsOf } from "@/db/queries/banks";
 import { itemsInStock } from "@/db/queries/itemSearch";
-import { schoolsAround, staffOfSchools } from "@/db/queries/people";
+import { allSchools, schoolsAround, staffOfSchools } from "@/db/queries/people";
 import { bankSubject, demandBank, type OpenBank, openBanks } from "@/server/access/bankSubject";
 import { demandStaff } from "@/server/access/demand";
 import { may } from "@/server/access/policy";
@@ -30,8 +30,10 @@ export async function banksPage(context: Context): Promise<BanksView> {
   for (const { id, name, schoolId, archivedAt } of around)
     if (archivedAt !== null && may(staff, "look-after", { ...(await bankSubject(context, id, db)), schoolId }))
       putAway.push({ id, name });
+  const all = await allSchools(db);
   return {
     stock,
+    mayCalibrate: all.every(({ id }) => may(staff, "calibrate", { kind: "school", schoolId: id })),
     banks: await linesOf(context, open),
     putAway,
     coordinates: staff.coordinates.includes(staff.schoolId),

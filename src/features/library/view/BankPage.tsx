@@ -35,6 +35,9 @@ export function BankPage({ view, base }: { readonly view: BankView; readonly bas
         {view.ready > 0 ? (
           <ButtonLink href={`${base}/library/items/take-out?bank=${view.id}`}>Take it out</ButtonLink>
         ) : null}
+        {looksAfter && view.ready > 0 ? (
+          <ButtonLink href={`${base}/library/calibration?bank=${view.id}`}>Check it by the answers</ButtonLink>
+        ) : null}
         {view.level === "use" ? null : (
           <>
             <ButtonLink href={`${base}/library/items/bring-in?bank=${view.id}`}>Bring items in</ButtonLink>

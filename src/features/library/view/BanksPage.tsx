@@ -52,7 +52,17 @@ export function BanksPage({ view, base }: { readonly view: BanksView; readonly b
             <td>every school</td>
             <td className="text-right tabular-nums">{view.stock}</td>
             <td />
-            <td className="pl-6">{LEVEL_WORDS.use}; practice draws from it</td>
+            <td className="pl-6">
+              {LEVEL_WORDS.use}; practice draws from it
+              {view.mayCalibrate ? (
+                <>
+                  ;{" "}
+                  <Link className="underline underline-offset-3" href={`${base}/library/calibration`}>
+                    check it by the answers
+                  </Link>
+                </>
+              ) : null}
+            </td>
           </tr>
           {view.banks.map((bank) => (
             <tr key={bank.id} className="border-hair border-t">

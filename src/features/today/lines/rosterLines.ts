@@ -62,10 +62,10 @@ export function rosterLines(base: string, { roster }: TodayFacts): TodayLine[] {
             what:
               off.length === 1 ? "The roster has something to check" : `The roster has ${off.length} things to check`,
             names: true,
-            why: off
+            why: `${off
               .slice(0, 2)
               .map(({ because }) => because)
-              .join(" "),
+              .join("; ")}.`,
             action: "Check it",
           },
         ]

@@ -1,0 +1,7 @@
+// Calibrates items beside the server's own thread, from the sources as they are: a build has this in one file
+// (scripts/bundleWorkers.mjs).
+import { register } from "tsx/esm/api";
+
+register();
+const { default: calibrate } = await import("./calibrationWork.mjs");
+export default calibrate;
