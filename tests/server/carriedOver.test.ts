@@ -73,7 +73,10 @@ describe("a school of the version before", () => {
   });
 
   it("shows the same mastery map, figure by figure", async () => {
-    expect(asKept(await masteryMap(await teacher(), [before.classId]))).toEqual(asKept(before.map));
+    const { groupings: _groupings, skills, ...map } = await masteryMap(await teacher(), [before.classId]);
+    // How columns may be gathered and ordered is told since.
+    const same = skills.map(({ learningPlace: _place, ...skill }) => skill);
+    expect(asKept({ ...map, skills: same })).toEqual(asKept(before.map));
   });
 
   it("shows the same answers behind each cell, in the same words, chosen options too", async () => {

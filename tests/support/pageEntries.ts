@@ -168,6 +168,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   },
   [ofDesk("/plan/students")]: { needs: ofClass(), params: slug },
   [ofDesk("/plan")]: { needs: ofClass(), params: slug },
+  [ofDesk("/regroup/pulled")]: { needs: staff, params: ownDesk },
   [ofDesk("/regroup")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/board")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/[groupId]")]: { needs: ofGroup, params: ({ groupId }) => ({ ...ownDesk(), groupId }) },

@@ -24,7 +24,25 @@ export interface MapSkill {
   readonly blocks: readonly string[];
   /** Where the plan has it: "until 4 Dec", "from 14 Dec"; null when it is not planned. */
   readonly planned: string | null;
+  /** Its place in the order in which skills build on one another; the map itself stands in the plan's. */
+  readonly learningPlace: number;
   readonly isCurrent: boolean;
+}
+
+/** Columns of the map that are read as one. */
+export interface MapGroup {
+  readonly id: string;
+  readonly name: string;
+  readonly title: string;
+  /** Places of its skills. */
+  readonly places: readonly number[];
+}
+
+/** A way to gather the columns, by what the framework calls that level. */
+export interface MapGrouping {
+  readonly key: string;
+  readonly name: string;
+  readonly groups: readonly MapGroup[];
 }
 
 export interface MapStudent {
@@ -49,6 +67,8 @@ export interface ShownMisconception {
 export interface MasteryMapView {
   readonly strand: string;
   readonly skills: readonly MapSkill[];
+  /** From the widest to the narrowest. */
+  readonly groupings: readonly MapGrouping[];
   readonly students: readonly MapStudent[];
   readonly misconceptions: readonly ShownMisconception[];
   readonly currentSkillId: string;

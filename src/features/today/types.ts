@@ -16,6 +16,11 @@ export interface TodayLine {
   readonly names?: boolean;
   readonly href: string;
   readonly action: string;
+  /** Whom it is about, where they may be pulled aside from here, and for which skill. */
+  readonly pull?: {
+    readonly students: readonly { readonly id: string; readonly name: string }[];
+    readonly skillId: string | null;
+  };
   /** Students whom the action lets in at once, instead of leading somewhere. */
   readonly letIn?: readonly string[];
   /** What a colleague pointed to: stays until it is said to be done. */

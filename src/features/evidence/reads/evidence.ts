@@ -36,6 +36,7 @@ import { todayOf } from "@/server/runtime/school";
 import { runWords } from "@/words/staff/runWords";
 import { wordsOfSupports } from "@/words/staff/supportsWords";
 import type { AnswerView, CellView, GaugeView, MasteryMapView, ShownMisconception, StudentSheetView } from "../types";
+import { mapGroupings } from "./mapGroupings";
 
 const ANSWERS_SHOWN = 40;
 const WEEKS_SHOWN = 8;
@@ -49,7 +50,10 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
   const classes = await classesById(runtime.db.read, classIds);
   const nameOf = (id: string) => classroom.skills.find((skill) => skill.id === id)?.name ?? "";
   const current = currentEntry(plan, today);
+  const library = await libraryOf(runtime);
+  const learningPlaces = new Map(library.skills.map(({ id }, place) => [id, place]));
   return {
+    groupings: await mapGroupings(context, skills),
     strand: skills[0]?.strand ?? "",
     currentSkillId: current?.skillId ?? skills[0]?.id ?? "",
     manyClasses: classIds.length > 1,
@@ -61,6 +65,7 @@ export async function masteryMap(context: Context, classIds: readonly string[]):
       buildsOn: skill.prerequisites.map(nameOf),
       blocks: skill.unlocks.map(nameOf),
       planned: plannedWords(classroom, skill.id),
+      learningPlace: learningPlaces.get(skill.id) ?? 0,
       isCurrent: skill.id === current?.skillId,
     })),
     students: students.map((student) => ({

@@ -32,6 +32,13 @@ export function narrowedMap(view: MasteryMapView, frame: ReportFrame): MasteryMa
   return {
     ...view,
     skills: shown.flatMap((place) => view.skills[place] ?? []),
+    groupings: view.groupings.map(({ groups, ...grouping }) => ({
+      ...grouping,
+      groups: groups.flatMap(({ places, ...group }) => {
+        const left = places.flatMap((place) => (shown.includes(place) ? [shown.indexOf(place)] : []));
+        return left.length === 0 ? [] : [{ ...group, places: left }];
+      }),
+    })),
     students: view.students
       .filter(({ id }) => students.has(id))
       .map((student) => ({ ...student, gauges: shown.flatMap((place) => student.gauges[place] ?? []) })),

@@ -1,7 +1,8 @@
 "use client";
 import { X } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useCallback, useState } from "react";
+import { useAskedForGroup } from "@/client/pull-list/askForGroup";
 import { usePullList } from "@/client/pull-list/pullList";
 import { Button } from "@/ui/primitives/Button";
 import { GroupDialog } from "./GroupDialog";
@@ -16,6 +17,7 @@ export function PullListBar(props: {
   const pull = usePullList();
   const router = useRouter();
   const [making, setMaking] = useState<"group" | "reteach" | null>(null);
+  useAskedForGroup(useCallback(() => setMaking("group"), []));
   if (pull.entries.length === 0) return null;
   const skillId = pull.entries.findLast((entry) => entry.skillId !== null)?.skillId ?? null;
   return (
@@ -55,6 +57,9 @@ export function PullListBar(props: {
             }
           >
             Assign work
+          </Button>
+          <Button look="onDark" onClick={() => router.push(`/desk/${props.classKey}/regroup/pulled`)}>
+            Print
           </Button>
           <Button look="onDark" onClick={pull.clear}>
             Clear

@@ -29,11 +29,17 @@ function awayLine(base: string, { signs }: TodayFacts): TodayLine[] {
       what: `${students(away.length)} not seen for ${shortest} school days${away.length > 1 ? " or more" : ""}`,
       names: true,
       why: `${namesOf(away.map(({ name, schoolDays }) => ({ name: `${name} (${schoolDays})` })))}. Ill, away, or a device that does not work: ask.`,
+      pull: { students: named(away), skillId: null },
       href: `${base}/evidence/week?students=${away.map(({ id }) => id).join(",")}`,
       action: "See their weeks",
     },
   ];
 }
+
+/** Each once, whatever else is known of them. */
+const named = (some: readonly { readonly id: string; readonly name: string }[]) => [
+  ...new Map(some.map(({ id, name }) => [id, { id, name }])).values(),
+];
 
 /** All who rushed in one line: one student often rushes through everything. */
 function rushLine(base: string, { signs }: TodayFacts): TodayLine[] {
@@ -54,6 +60,7 @@ function rushLine(base: string, { signs }: TodayFacts): TodayLine[] {
       what: `${students(ids.length)} rushed through ${rushes.length === 1 ? "a piece" : `${rushes.length} pieces`} of work`,
       names: true,
       why: `${namesOf(each, "; ")}. What came of it says little.`,
+      pull: { students: named(rushes), skillId: null },
       href: `${base}/evidence/put-in?students=${ids.join(",")}`,
       action: "See what they did",
     },
@@ -79,6 +86,7 @@ function surpriseLines(base: string, { signs }: TodayFacts): TodayLine[] {
       what: `${first?.title ?? ""}: ${surprises.length === 1 ? "a result that surprises" : `${surprises.length} results that surprise`}`,
       names: true,
       why: `${namesOf(each, "; ")}. By luck alone such a result comes once in hundreds: look at the answers, or ask.`,
+      pull: { students: named(surprises), skillId: null },
       href: `${base}/evidence/pieces/${workId}?students=${[...new Set(surprises.map(({ id }) => id))].join(",")}`,
       action: "Look at it",
     };
@@ -99,6 +107,7 @@ function sharedLine(base: string, { map }: TodayFacts): TodayLine[] {
       station: "Evidence",
       what: `${shared.students.length} share a mistake in ${skill.name}: ${shared.name.toLowerCase()}`,
       names: true,
+      pull: { students: named(shared.students), skillId: skill.id },
       why: `${namesOf(shared.students)}${skill.blocks[0] ? `; ${skill.blocks[0]} builds on it` : ""}.`,
       href: `${base}/evidence?skill=${skill.id}`,
       action: "Open the map",

@@ -2,6 +2,7 @@ import { ButtonLink } from "@/ui/primitives/Button";
 import { BANDS, type Band, type PutOffLine, type ShownLine, type TodayView } from "../types";
 import { type CloseAction, Done } from "./Done";
 import { LetIn, type LetInAction } from "./LetIn";
+import { PullThem } from "./PullThem";
 import { BringBack, PutOff } from "./PutOff";
 
 interface Deeds {
@@ -57,6 +58,7 @@ function Lines({ band, lines, ...deeds }: { readonly band: Band; readonly lines:
             </span>
             <span className="flex gap-2">
               {line.pointerId ? <Done pointerId={line.pointerId} close={deeds.close} /> : null}
+              {line.pull ? <PullThem {...line.pull} /> : null}
               {line.letIn ? (
                 <LetIn studentIds={line.letIn} label={line.action} letIn={deeds.letIn} />
               ) : (

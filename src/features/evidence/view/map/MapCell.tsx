@@ -1,3 +1,4 @@
+import type { GroupGauge } from "@/core/mastery/groupGauge";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
 import type { GaugeView } from "../../types";
 
@@ -37,6 +38,17 @@ export function cellTitle(name: string, skill: string, gauge: GaugeView, more: C
     ...(more.snag ? ["snag open"] : []),
     ...(more.open.length > 0 ? [`open work: ${[...new Set(more.open)].join(", ")}`] : []),
   ].join("; ");
+}
+
+/** How somebody stands in several skills, in words. */
+export function groupTitle(
+  name: string,
+  group: string,
+  { tooLittle, chance, known, skills, secure }: GroupGauge,
+): string {
+  return tooLittle
+    ? `${name}, ${group}: too little evidence in ${skills === 1 ? "its skill" : `each of ${skills} skills`}`
+    : `${name}, ${group}: Secure in ${secure} of ${skills}, mean chance of mastery ${Math.round(chance * 100)} % over ${known} known`;
 }
 
 /** One student's gauge in one skill. */

@@ -1,24 +1,24 @@
 "use client";
 import { parseAsString, useQueryState } from "nuqs";
-import { type KeyboardEvent, useRef, useState } from "react";
+import { type KeyboardEvent, useState } from "react";
 import type { PullList } from "@/client/pull-list/pullList";
-import type { MapSkill, MapStudent } from "../../types";
+import type { MapStudent } from "../../types";
+import type { MapColumn } from "./mapColumns";
 
 /** Arrow keys move through the cells, Enter opens, "p" pulls, "s" shows the sheet; one cell is in the tab order. */
 export function useGridKeys(
   rows: readonly MapStudent[],
-  skills: readonly MapSkill[],
+  columns: readonly MapColumn[],
   pull: PullList,
-  open: (student: MapStudent, skill: MapSkill) => void,
+  { open, reach }: { readonly open: (student: MapStudent, column: MapColumn) => void; readonly reach: Reach },
 ) {
-  const table = useRef<HTMLTableElement>(null);
   const [at, setAt] = useState<readonly [number, number]>([0, 0]);
   const [, setSheet] = useQueryState("sheet", parseAsString.withOptions({ history: "push" }));
   const onKeyDown = (event: KeyboardEvent) => {
     const place = (event.target as HTMLElement).dataset.cell?.split(".").map(Number);
     if (!place) return;
-    const [row = 0, column = 0] = place;
-    const [student, skill] = [rows[row], skills[column]];
+    const [row = 0, at = 0] = place;
+    const [student, column] = [rows[row], columns[at]];
     const steps: Record<string, readonly [number, number]> = {
       ArrowUp: [-1, 0],
       ArrowDown: [1, 0],
@@ -26,25 +26,36 @@ export function useGridKeys(
       ArrowRight: [0, 1],
       j: [1, 0],
       k: [-1, 0],
+      PageUp: [-PAGE, 0],
+      PageDown: [PAGE, 0],
+      Home: [0, -columns.length],
+      End: [0, columns.length],
     };
     const step = steps[event.key];
-    if (step) {
+    if (step && !event.metaKey && !event.ctrlKey && !event.altKey) {
       const next = [
         Math.min(rows.length - 1, Math.max(0, row + step[0])),
-        Math.min(skills.length - 1, Math.max(0, column + step[1])),
+        Math.min(columns.length - 1, Math.max(0, at + step[1])),
       ] as const;
       event.preventDefault();
       setAt(next);
-      table.current?.querySelector<HTMLElement>(`[data-cell="${next[0]}.${next[1]}"]`)?.focus();
-    } else if (student && skill && event.key === "p") {
-      pull.toggle({ id: student.id, name: student.name, skillId: skill.id });
+      reach(...next);
+    } else if (student && event.key === "p") {
+      // Of several skills at once none is the one that it is about.
+      const skillId = column?.places.length === 1 ? column.id : null;
+      pull.toggle({ id: student.id, name: student.name, skillId });
     } else if (student && event.key === "s") {
       setSheet(student.id);
-    } else if (student && skill && event.key === "Enter") {
+    } else if (student && column && event.key === "Enter") {
       event.preventDefault();
-      open(student, skill);
+      open(student, column);
     }
   };
-  const within = [Math.min(at[0], Math.max(0, rows.length - 1)), at[1]] as const;
-  return { table, at: within, setAt, onKeyDown };
+  const within = [Math.min(at[0], Math.max(0, rows.length - 1)), Math.min(at[1], Math.max(0, columns.length - 1))];
+  return { at: within as [number, number], setAt, onKeyDown };
 }
+
+const PAGE = 15;
+
+/** Brings a cell into view and to the keyboard, wherever it is. */
+export type Reach = (row: number, column: number) => void;

@@ -1,6 +1,7 @@
 "use client";
 import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
+import { askForGroup } from "@/client/pull-list/askForGroup";
 import { usePullList } from "@/client/pull-list/pullList";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button } from "@/ui/primitives/Button";
@@ -30,6 +31,7 @@ export function Who({
 }) {
   const pull = usePullList();
   if (students.length === 0) return <span className={`text-mute ${className}`}>{children}</span>;
+  const add = () => pull.add(students.map(({ id, name }) => ({ id, name, skillId })));
   const names = students.map(({ name }) => name).join(", ");
   return (
     <Popover.Root>
@@ -38,7 +40,7 @@ export function Who({
         title={names}
         aria-label={`${students.length} ${what}`}
         onKeyDown={(event) => {
-          if (event.key === "p") pull.add(students.map(({ id, name }) => ({ id, name, skillId })));
+          if (event.key === "p") add();
         }}
       >
         {children}
@@ -61,9 +63,17 @@ export function Who({
             ))}
           </ul>
           <div className="flex flex-wrap gap-2">
-            <Button onClick={() => pull.add(students.map(({ id, name }) => ({ id, name, skillId })))}>
-              Pull {students.length}
-            </Button>
+            <Button onClick={add}>Pull {students.length}</Button>
+            <Popover.Close asChild>
+              <Button
+                onClick={() => {
+                  add();
+                  askForGroup();
+                }}
+              >
+                Make a group
+              </Button>
+            </Popover.Close>
             {more}
           </div>
         </Popover.Content>

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
+import { packedMap } from "@/features/evidence/packedMap";
 import { masteryMap } from "@/features/evidence/reads/evidence";
 import { mapSince, narrowedMap } from "@/features/evidence/reads/mapSince";
 import { standingFacts } from "@/features/evidence/reads/standing";
@@ -15,7 +16,7 @@ export default async function Page(props: ReportProps) {
   // The whole school is read class beside class.
   if ((await props.params).classes === "school") redirect("/desk/school/evidence/across");
   const { key, found } = await openReport(props, async (context, frame) => ({
-    map: narrowedMap(await masteryMap(context, frame.classIds), frame),
+    map: packedMap(narrowedMap(await masteryMap(context, frame.classIds), frame)),
     facts: await standingFacts(context, frame.classIds),
     since: await mapSince(context, frame),
   }));
@@ -24,7 +25,7 @@ export default async function Page(props: ReportProps) {
   return (
     <>
       <FrameBand frame={frame} report="" listens={{ about: true, against: true }} />
-      <MasteryMap view={view.map} facts={view.facts} since={view.since} give={giveMarkedAction} />
+      <MasteryMap packed={view.map} facts={view.facts} since={view.since} give={giveMarkedAction} />
     </>
   );
 }
