@@ -1,13 +1,12 @@
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import type { CheckedSkill } from "../../core/measurement/checkItems";
 import { banks } from "./banks";
 import { people, schools } from "./people";
 
-/** A skill's items as a calibration found them. */
+/** A skill's items as a calibration found them; `found` as `core/measurement/checkItems` says it. */
 export interface CalibratedSkill {
   readonly skillId: string;
   readonly versionIds: readonly string[];
-  readonly found: CheckedSkill;
+  readonly found: object;
 }
 
 /** Calibrations of a bank's items by the answers, whole or on their way; of the stock where there is no bank. */

@@ -43,3 +43,6 @@ export interface CalibrationView {
     readonly skills: readonly CalibratedSkillView[];
   } | null;
 }
+
+/** What a calibration found of a skill's items: its row keeps it as it came from the core. */
+export const checkedSkill = (found: object): CheckedSkill => found as CheckedSkill;

@@ -9,7 +9,7 @@ import { personById } from "@/db/queries/people";
 import { cardsMade } from "@/server/library/itemCards";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
-import type { CalibratedSkillView, CalibrationView } from "../calibrationTypes";
+import { type CalibratedSkillView, type CalibrationView, checkedSkill } from "../calibrationTypes";
 import { demandCalibration } from "./calibrationRights";
 
 /** One of which nothing was heard for so long has stopped with the process that it ran in. */
@@ -70,8 +70,9 @@ async function skillsOf(
     ),
   ]);
   const cards = new Map(items.map((item) => [item.versionId, item]));
-  return all.flatMap(({ skillId, versionIds, found }): CalibratedSkillView[] => {
+  return all.flatMap(({ skillId, versionIds, found: kept }): CalibratedSkillView[] => {
     const skill = library.skillIfKnown(skillId);
+    const found = checkedSkill(kept);
     if (!skill) return [];
     return [
       {

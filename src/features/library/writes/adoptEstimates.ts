@@ -8,6 +8,7 @@ import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
+import { checkedSkill } from "../calibrationTypes";
 import { demandCalibration } from "../reads/calibrationRights";
 
 const input = object({
@@ -33,7 +34,8 @@ export async function adoptEstimates(context: Context, raw: unknown): Promise<{ 
     const now = runtime.now();
     const rows = calibration.result.flatMap(({ skillId, versionIds: own, found }) =>
       own.flatMap((versionId, place) => {
-        const estimate = found.items[place]?.estimate;
+        const item = checkedSkill(found).items[place];
+        const estimate = item?.estimate;
         if (!wanted.has(versionId) || !estimate || !inUse.has(versionId)) return [];
         const { a, b, c, se, seA, seC } = estimate;
         return [
@@ -47,7 +49,7 @@ export async function adoptEstimates(context: Context, raw: unknown): Promise<{ 
             aSe: seA,
             bSe: se,
             cSe: seC,
-            answers: found.items[place]?.answers ?? null,
+            answers: item.answers,
             inForceFrom: now,
           }),
         ];
