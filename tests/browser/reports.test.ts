@@ -215,6 +215,36 @@ describe("a map that is larger than the screen", () => {
   });
 });
 
+describe("goals beside the week", () => {
+  it("are set for an amount and for skills by the keys, say who is on course, and are given up with a way back", async () => {
+    await go("/evidence/week");
+    await page.focus("button ::-p-text(Set a goal)");
+    await page.keyboard.press("Enter");
+    await page.waitForSelector("[role=dialog]");
+    expect(await axeFindings(page)).toEqual([]);
+    await page.focus("[role=dialog] button[type=submit]");
+    await page.keyboard.press("Enter");
+    await says("90 minutes each");
+    await page.waitForFunction(() => !document.querySelector("[role=dialog]"));
+    await says("6 too early to say");
+    // The notice lies over the foot of the page for a while; keys don't mind.
+    await page.focus("button ::-p-text(Set a goal)");
+    await page.keyboard.press("Enter");
+    await click(page, "[role=dialog] input[type=radio]:not(:checked)");
+    await page.type("[role=dialog] input[type=search], [role=dialog] input[placeholder='Find a skill']", "Unit rates");
+    await click(page, "[role=dialog] li input");
+    await click(page, "[role=dialog] button[type=submit]");
+    await says("1 skill at Secure by");
+    await page.reload({ waitUntil: "networkidle0" });
+    expect(await axeFindings(page)).toEqual([]);
+    await click(page, "button[aria-label^='Give up the goal: 90']");
+    await says("Gave the goal up.");
+    await page.waitForFunction(() => !document.body.innerText.includes("90 minutes each"));
+    await click(page, "button ::-p-text(Undo)");
+    await says("90 minutes each");
+  });
+});
+
 describe("the pull list", () => {
   it("is printed with room to write", async () => {
     await go("/evidence/mistakes");

@@ -7,6 +7,7 @@ import { insertLibraryDraft } from "@/db/queries/libraryDrafts";
 import { personById } from "@/db/queries/people";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { insertErasure } from "@/db/queries/students";
+import { setGoal } from "@/features/evidence/writes/goals";
 import { makeBank, openBank } from "@/features/library/writes/banks";
 import { saveDraft } from "@/features/library/writes/drafts";
 import { beginItemImport } from "@/features/library/writes/importItems";
@@ -50,6 +51,7 @@ export interface Around {
   readonly changeId: string;
   readonly staffRowId: string;
   readonly erasureId: string;
+  readonly goalId: string;
   /** A bank of the owner's; of the own class a colleague may use it. */
   readonly bankId: string;
   readonly bankRights: readonly { personId: string; schoolId: null; role: null; level: "use" }[];
@@ -906,6 +908,17 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofClass("change"),
     call: ({ classId }) => evidence("setExpectationAction")({ classIds: [classId], minutes: 40, pieces: 2 }),
   },
+  "evidence/setGoalAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) =>
+      evidence("setGoalAction")({
+        ...{ id: id(), classIds: [classId], aim: "amount", unit: "minutes", target: 60, untilDay: "2026-12-04" },
+      }),
+  },
+  "evidence/giveUpGoalAction": {
+    needs: ofClass("change"),
+    call: ({ goalId }) => evidence("giveUpGoalAction")({ goalId }),
+  },
   "evidence/praiseAction": {
     needs: ofClass("change"),
     call: ({ studentId, classId }) =>
@@ -1139,6 +1152,9 @@ export async function prepareEntries(): Promise<TestSchool> {
         requestedAt: START,
       });
     });
+    const goalId = id();
+    const amount = { aim: "amount", unit: "pieces", target: 4, untilDay: "2026-12-11" };
+    await setGoal(await school.teacher(owner), { id: goalId, classIds: [classId], ...amount });
     const bankId = id();
     const itemId = id();
     await makeBank(await school.teacher(owner), { id: bankId, name: "Bank" });
@@ -1189,6 +1205,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       changeId,
       staffRowId: rows.find((row) => row.classId === classId)?.id ?? "",
       erasureId,
+      goalId,
       bankId,
       planId,
       bankRights: isOwn ? [{ personId: "kim", schoolId: null, role: null, level: "use" }] : [],

@@ -156,6 +156,37 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     "Expects 40 minutes and 1 finished piece a week of 6 Alder, 6 Rowan",
   ],
   [
+    {
+      kind: "goal-set",
+      facts: {
+        classes: ["6 Alder"],
+        aim: "amount",
+        unit: "pieces",
+        target: 12,
+        level: null,
+        skills: 0,
+        untilDay: "2026-12-04",
+      },
+    },
+    "Set a goal for 6 Alder: 12 finished pieces each by 4 Dec 2026",
+  ],
+  [
+    {
+      kind: "goal-set",
+      facts: {
+        classes: ["6 Alder"],
+        aim: "level",
+        unit: null,
+        target: null,
+        level: "secure",
+        skills: 2,
+        untilDay: "2026-12-04",
+      },
+    },
+    "Set a goal for 6 Alder: 2 skills at Secure by 4 Dec 2026",
+  ],
+  [{ kind: "goal-given-up", facts: { className: "6 Alder" } }, "Gave up a goal of 6 Alder"],
+  [
     { kind: "pointer-sent", facts: { personId: "ada", forDay: "2026-11-26" } },
     "Pointed Ada Quill to a view, for 26 Nov 2026",
   ],

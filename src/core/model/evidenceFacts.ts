@@ -1,4 +1,5 @@
 import type { ChangeArea } from "./changeArea";
+import type { GoalLevel, GoalUnit } from "./goal";
 import type { TalkReason } from "./talk";
 
 /** What the history says of changes that reports lead to, by their kind. */
@@ -19,6 +20,17 @@ export interface EvidenceFacts {
   };
   /** What classes are expected to do in a whole week. */
   readonly "week-expected": { readonly classes: readonly string[]; readonly minutes: number; readonly pieces: number };
+  /** A class is to come to something by a day: an amount each, or skills at a level. */
+  readonly "goal-set": {
+    readonly classes: readonly string[];
+    readonly aim: "amount" | "level";
+    readonly unit: GoalUnit | null;
+    readonly target: number | null;
+    readonly level: GoalLevel | null;
+    readonly skills: number;
+    readonly untilDay: string;
+  };
+  readonly "goal-given-up": { readonly className: string };
   /** A colleague was pointed to a view. */
   readonly "pointer-sent": { readonly personId: string; readonly forDay: string };
   readonly "pointer-done": { readonly personId: string };
@@ -29,6 +41,8 @@ export const AREA_OF_EVIDENCE: Readonly<Record<keyof EvidenceFacts, ChangeArea>>
   "talk-noted": "work",
   "nought-said": "work",
   "week-expected": "work",
+  "goal-set": "work",
+  "goal-given-up": "work",
   "pointer-sent": "work",
   "pointer-done": "work",
   "report-taken-out": "export",

@@ -1,12 +1,11 @@
 import { demandThat } from "../model/fail";
+import type { GoalUnit } from "../model/goal";
 import { distribution } from "../numeric/distribution";
 import { mean } from "../numeric/mean";
 import { sampleVariance } from "../numeric/sampleVariance";
 
-export type GoalUnit = "minutes" | "pieces" | "skills" | "facts";
-
 export interface Goal {
-  readonly unit: GoalUnit;
+  readonly unit: GoalUnit | "facts";
   /** Quantity to be reached by the deadline, above 0. */
   readonly target: number;
   /** School days from the goal's start to its deadline, and those already past. */

@@ -4,7 +4,7 @@ import type { SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import { insertMany, manyRows } from "../manyRows";
 import type { Queryable } from "../queryable";
 import { bankRights, banks } from "../schema/banks";
-import { pointers, talkNotes, weekExpectations } from "../schema/evidence";
+import { classGoals, pointers, talkNotes, weekExpectations } from "../schema/evidence";
 import { itemOriginals } from "../schema/exchange";
 import type { RowChange } from "../schema/history";
 import { itemEnemies, itemParameters, itemSkills, itemStandards, items, itemVersions } from "../schema/items";
@@ -61,6 +61,7 @@ const TABLES = {
   studentLines,
   talkNotes,
   weekExpectations,
+  classGoals,
   pointers,
   groups,
   groupMembers,

@@ -42,7 +42,7 @@ export async function allSkillDays(db: Queryable) {
   return db.select().from(skillDays).orderBy(asc(skillDays.personId), asc(skillDays.skillId), asc(skillDays.day));
 }
 
-/** On which days since one some people answered anything, and for how long in all. */
+/** On which days since one some people answered anything, how much, and for how long in all. */
 export async function timeByDay(db: Queryable, personIds: readonly string[], fromDay: number) {
   if (personIds.length === 0) return [];
   return db
@@ -50,6 +50,7 @@ export async function timeByDay(db: Queryable, personIds: readonly string[], fro
       personId: skillDays.personId,
       day: skillDays.day,
       milliseconds: sql<number>`sum(${skillDays.milliseconds})`,
+      answers: sql<number>`sum(${skillDays.answered})`,
     })
     .from(skillDays)
     .where(and(among(skillDays.personId, personIds), sql`${skillDays.day} >= ${fromDay}`))

@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { GOAL_LEVELS, GOAL_UNITS } from "../../core/model/goal";
 import { TALK_REASONS } from "../../core/model/talk";
 import { itemVersions } from "./items";
 import { misconceptions, skills } from "./library";
@@ -113,4 +114,27 @@ export const putOffLines = sqliteTable(
     at: integer("at").notNull(),
   },
   (t) => [primaryKey({ columns: [t.personId, t.key] })],
+);
+
+/** What a class is to come to by a day: so much of something each, or some skills at a level. */
+export const classGoals = sqliteTable(
+  "class_goals",
+  {
+    id: text("id").primaryKey(),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    aim: text("aim", { enum: ["amount", "level"] }).notNull(),
+    /** Of an amount: what, and how much of it each student. */
+    unit: text("unit", { enum: GOAL_UNITS }),
+    target: integer("target"),
+    /** Of a level: which, and in what. */
+    level: text("level", { enum: GOAL_LEVELS }),
+    skillIds: text("skill_ids", { mode: "json" }).$type<readonly string[]>(),
+    fromDay: text("from_day").notNull(),
+    untilDay: text("until_day").notNull(),
+    /** When somebody gave it up; null for none. */
+    archivedAt: integer("archived_at"),
+  },
+  (t) => [index("class_goals_by_class").on(t.classId, t.untilDay)],
 );

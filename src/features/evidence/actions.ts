@@ -1,6 +1,7 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
+import { giveUpGoal, setGoal } from "./writes/goals";
 import { noteTalk } from "./writes/noteTalk";
 import { sayNought } from "./writes/sayNought";
 import { praise, setExpectation } from "./writes/weekSettings";
@@ -21,4 +22,12 @@ export async function setExpectationAction(
 
 export async function praiseAction(input: unknown): Promise<ActionResult<{ readonly changeId: string }>> {
   return runAction((context) => praise(context, input));
+}
+
+export async function setGoalAction(input: unknown): Promise<ActionResult<{ readonly changeId: string | null }>> {
+  return runAction((context) => setGoal(context, input));
+}
+
+export async function giveUpGoalAction(input: unknown): Promise<ActionResult<{ readonly changeId: string | null }>> {
+  return runAction((context) => giveUpGoal(context, input));
 }

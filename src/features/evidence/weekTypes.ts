@@ -57,6 +57,7 @@ export interface WeekView {
   readonly praise: readonly (Named & { readonly because: readonly PraiseCode[]; readonly classId: string })[];
   readonly mayChange: boolean;
 }
+
 /** What is worth a word of praise, as a code. */
 export type PraiseCode =
   | { readonly code: "through"; readonly pieces: number; readonly expected: number }

@@ -65,6 +65,9 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Noted after a talk on “{skill}” why it went wrong for {students, plural, =1 {{person}} other {# students}}: {reason, select, reading {reading load} skill {the skill itself} haste {haste} frustration {frustration} other {something else}}",
   "week-expected":
     "Expects {minutes, plural, one {# minute} other {# minutes}} and {pieces, plural, one {# finished piece} other {# finished pieces}} a week of {classes}",
+  "goal-set":
+    "Set a goal for {classes}: {aim, select, amount {{target} {unit, select, minutes {minutes} pieces {finished pieces} other {skills mastered}} each} other {{skills, plural, one {# skill} other {# skills}} at {level, select, secure {Secure} other {Developing}}}} by {untilDay}",
+  "goal-given-up": "Gave up a goal of {className}",
   "pointer-sent": "Pointed {person} to a view, for {forDay}",
   "pointer-done": "Did what {person} had pointed to",
   "nought-said":

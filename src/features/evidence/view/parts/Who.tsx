@@ -14,6 +14,7 @@ export interface SomeStudent {
 /** A mark that stands for students: hovered or focused it names them, opened it lists them, puts them on the pull list, and leads on. */
 export function Who({
   students,
+  named = students,
   skillId,
   what,
   children,
@@ -21,6 +22,8 @@ export function Who({
   className = "",
 }: {
   readonly students: readonly SomeStudent[];
+  /** The same by their names alone, where the others say more than the name. */
+  readonly named?: readonly SomeStudent[];
   /** The skill that they are pulled for; null for none. */
   readonly skillId: string | null;
   /** Whom the mark means: "missed item 3". */
@@ -31,7 +34,7 @@ export function Who({
 }) {
   const pull = usePullList();
   if (students.length === 0) return <span className={`text-mute ${className}`}>{children}</span>;
-  const add = () => pull.add(students.map(({ id, name }) => ({ id, name, skillId })));
+  const add = () => pull.add(named.map(({ id, name }) => ({ id, name, skillId })));
   const names = students.map(({ name }) => name).join(", ");
   return (
     <Popover.Root>

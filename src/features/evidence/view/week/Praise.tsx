@@ -40,7 +40,9 @@ export function Praise({ view }: { readonly view: WeekView }) {
                   onChange={() => setLeft(left.includes(id) ? left.filter((one) => one !== id) : [...left, id])}
                   aria-label={`Praise ${name}`}
                 />
-                <SheetLink id={id}>{name}</SheetLink>
+                <SheetLink id={id} className="whitespace-nowrap">
+                  {name}
+                </SheetLink>
                 <span className="text-mute">{because.map(praiseWords).join("; ")}</span>
               </li>
             ))}

@@ -3,18 +3,20 @@ import { useRouter, useSearchParams } from "next/navigation";
 import { type ReactNode, useState } from "react";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
+import type { GoalsView } from "../../goalTypes";
 import { weekSheets } from "../../sheets/weekSheets";
 import type { StudentWeek, WeekStudent, WeekView } from "../../weekTypes";
 import { Files } from "../parts/Files";
 import { SheetTables } from "../parts/SheetTables";
 import { Who } from "../parts/Who";
 import { Expectation } from "./Expectation";
+import { Goals } from "./Goals";
 import { PiecesChart } from "./PiecesChart";
 import { Praise } from "./Praise";
 import { Snags } from "./Snags";
 
 /** The week as one way down: who came, who got through, who worked too little, who is stuck and in what, whom to praise. */
-export function WeekPage({ view }: { readonly view: WeekView }) {
+export function WeekPage({ view, goals }: { readonly view: WeekView; readonly goals: GoalsView }) {
   const router = useRouter();
   const search = useSearchParams();
   const [asTable, setAsTable] = useState(false);
@@ -59,6 +61,7 @@ export function WeekPage({ view }: { readonly view: WeekView }) {
           </ul>
           <Steps view={view} />
           <Snags view={view} />
+          <Goals view={goals} classIds={view.classIds} mayChange={view.mayChange} />
           <Praise view={view} />
         </>
       )}
