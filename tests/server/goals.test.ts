@@ -1,6 +1,7 @@
 import { afterEach, expect, it } from "vitest";
 import type { AmountGoal, LevelGoal } from "@/features/evidence/goalTypes";
 import { goalsOfWeek } from "@/features/evidence/reads/week/goals";
+import { goalSheets } from "@/features/evidence/sheets/goalSheets";
 import { giveUpGoal, setGoal } from "@/features/evidence/writes/goals";
 import { undoChange } from "@/server/history/undoChange";
 import { type ReportClass, reportClass } from "../support/reportClass";
@@ -46,6 +47,13 @@ it("counts pieces a school day from the day it was set, carries them on to its l
   const later = ((await view()).goals[0] as unknown as AmountGoal).students.map(({ projection }) => projection);
   expect(later[1]?.projected).toBeCloseTo(2.5, 9);
   expect(later[2]).toMatchObject({ projected: 0, high: 0, course: "behind" });
+  // The same rows go out as a file.
+  const [sheet] = goalSheets(await view());
+  expect(sheet?.rows.map((row) => row.slice(1, 6))).toEqual([
+    ["4 finished pieces", "Fri 4 Dec", expect.any(String), 3, 8],
+    ["4 finished pieces", "Fri 4 Dec", expect.any(String), 1, 3],
+    ["4 finished pieces", "Fri 4 Dec", expect.any(String), 0, 0],
+  ]);
   own.at(18);
   expect((await view()).goals).toHaveLength(1);
   own.at(19);

@@ -29,8 +29,8 @@ export interface ReportClass {
   readonly students: readonly string[];
   /** Gives a test of the four items, or of some of them, and says its id. */
   test(over?: Readonly<Record<string, unknown>>): Promise<string>;
-  /** Takes the test: "r" right, "d" the known mistake, "x" another wrong word, each after so many seconds. */
-  sit(workId: string, who: number, answers: string, seconds?: number, partId?: string | null): Promise<void>;
+  /** Somebody, by place in the class or by id, takes the test: "r" right, "d" the known mistake, "x" another wrong word, each after so many seconds. */
+  sit(workId: string, who: number | string, answers: string, seconds?: number, partId?: string | null): Promise<void>;
   frame(search?: Search): Promise<ReportFrame>;
   at(day: number, hour?: number): void;
 }
@@ -81,7 +81,7 @@ export async function reportClass(count = 6): Promise<ReportClass> {
       return assignmentId;
     },
     sit: async (workId, who, answers, seconds = 20, partId = null) => {
-      const student = studentIds[who] ?? "";
+      const student = typeof who === "string" ? who : (studentIds[who] ?? "");
       let view = await openSitting(school.student(student), workId, partId);
       for (const answer of answers) {
         set(now + seconds * 1000);

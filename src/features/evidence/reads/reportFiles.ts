@@ -5,6 +5,7 @@ import type { Context } from "@/server/runtime/context";
 import type { Search } from "../frame/frameParams";
 import { acrossSheets } from "../sheets/acrossSheets";
 import { gainSheets } from "../sheets/gainSheets";
+import { goalSheets } from "../sheets/goalSheets";
 import { markSheets } from "../sheets/markSheets";
 import { mistakeSheets } from "../sheets/mistakeSheets";
 import { pieceSheets } from "../sheets/pieceSheets";
@@ -20,6 +21,7 @@ import { mistakesReport } from "./mistakes";
 import { pieceReport } from "./piece/pieceView";
 import { putInReport } from "./putIn/putInReport";
 import { studentReport } from "./student/studentReport";
+import { goalsOfWeek } from "./week/goals";
 import { weekReport } from "./week/weekReport";
 
 export interface ReportFile {
@@ -77,7 +79,10 @@ export const REPORT_FILES = {
   week: {
     title: "The week",
     usual: "four-weeks",
-    tables: async (context, frame, search) => weekSheets(await weekReport(context, frame, search)),
+    tables: async (context, frame, search) => [
+      ...weekSheets(await weekReport(context, frame, search)),
+      ...goalSheets(await goalsOfWeek(context, frame)),
+    ],
   },
 } satisfies Record<string, ReportFile>;
 

@@ -6,6 +6,8 @@ import { reachesCut } from "@/core/measurement/reachesCut";
 import { rational } from "@/core/numeric/rational";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button } from "@/ui/primitives/Button";
+import { Why } from "@/ui/primitives/Why";
+import { figureWords } from "@/words/staff/figureWords";
 import type { PieceStudent, PieceView } from "../../pieceTypes";
 import { pieceSheets, pieceStateWords } from "../../sheets/pieceSheets";
 import { TableFile } from "../parts/Files";
@@ -81,9 +83,16 @@ function Marked({
       <SheetLink id={student.id} className="truncate">
         {student.name}
       </SheetLink>
-      <b className={`text-right tabular-nums ${reached ? "font-normal" : ""}`}>
-        {percentDown(mark)} %<span className="sr-only">{reached ? ", at or above the line" : ", below the line"}</span>
-      </b>
+      <Why
+        className={`text-right! tabular-nums ${reached ? "" : "font-bold"}`}
+        of={`${student.name}: ${percentDown(mark)} %, ${reached ? "at or above the line" : "below the line"}`}
+        words={figureWords("mark", {
+          ...{ right: student.right, answered: student.answered, minutes: student.minutes, line },
+          reached: reached ? "yes" : "no",
+        })}
+      >
+        {percentDown(mark)} %
+      </Why>
       <span className="text-mute min-w-0">
         {notes(student, view).map((note, place) => (
           <span key={note.words} className={note.wants ? "text-clay" : ""}>

@@ -2,6 +2,8 @@
 import { Fragment, useState } from "react";
 import { BandChart } from "@/ui/charts/BandChart";
 import { ChartFrame } from "@/ui/charts/ChartFrame";
+import { Why } from "@/ui/primitives/Why";
+import { figureWords } from "@/words/staff/figureWords";
 import { studentSheets } from "../../sheets/studentSheets";
 import type { StudentReportView, WholeView } from "../../studentTypes";
 import { TableFile } from "../parts/Files";
@@ -91,9 +93,18 @@ function Row(props: {
         {one.name}
       </button>
       {words ? <span className="text-clay whitespace-nowrap">{words}</span> : null}
-      <span className="text-mute ml-auto whitespace-nowrap tabular-nums">
+      <Why
+        className="text-mute ml-auto whitespace-nowrap tabular-nums"
+        of={`${one.name}: ${one.level.score} give or take ${ERRORS * one.level.se}`}
+        words={figureWords("level", {
+          score: one.level.score,
+          whole: inner ? "no" : "yes",
+          low: one.level.score - ERRORS * one.level.se,
+          high: one.level.score + ERRORS * one.level.se,
+        })}
+      >
         {one.level.score} ± {ERRORS * one.level.se}
-      </span>
+      </Why>
     </li>
   );
 }

@@ -4,6 +4,7 @@ import { useParams } from "next/navigation";
 import { useState } from "react";
 import { Button } from "@/ui/primitives/Button";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
+import { Why } from "@/ui/primitives/Why";
 import type { SkillLine } from "../../studentTypes";
 
 /** Skills with their gauges and standards, each leading to its lesson. */
@@ -25,12 +26,14 @@ export function SkillList({
     <>
       <ul className="text-[14px]">
         {(all ? lines : lines.slice(0, most)).map((line) => (
-          <li
-            key={line.id}
-            className="border-hair flex items-center gap-2.5 border-t py-0.5"
-            title={gaugeWords(line.gauge)}
-          >
-            <Gauge {...line.gauge} className="h-4 w-10 shrink-0" />
+          <li key={line.id} className="border-hair flex items-center gap-2.5 border-t py-0.5">
+            <Why
+              of={`${line.name}: ${gaugeWords(line.gauge)}`}
+              words={`${gaugeWords(line.gauge)}.`}
+              className="shrink-0"
+            >
+              <Gauge {...line.gauge} className="h-4 w-10" />
+            </Why>
             <Link
               className="decoration-hair min-w-0 truncate underline underline-offset-3"
               href={`/desk/${classes}/library/${line.id}`}
@@ -41,7 +44,6 @@ export function SkillList({
               {note?.(line) ? `${note(line)}; ` : ""}
               {line.codes[0] ? `${line.codes[0]}, ` : ""}grade {line.grade}
             </span>
-            <span className="sr-only">{gaugeWords(line.gauge)}</span>
           </li>
         ))}
       </ul>

@@ -7,10 +7,9 @@ import { Button } from "@/ui/primitives/Button";
 import { LEVEL_NAMES } from "@/words/staff/levelNames";
 import { giveUpGoalAction } from "../../actions";
 import type { AmountGoal, GoalsView, GoalView, LevelGoal } from "../../goalTypes";
+import { COURSE_WORDS, GOAL_UNITS_WORDS, SKILL_COURSE_WORDS } from "../../sheets/goalSheets";
 import { Who } from "../parts/Who";
 import { NewGoal } from "./NewGoal";
-
-const UNITS = { minutes: "minutes", pieces: "finished pieces", skills: "skills mastered" } as const;
 
 /** What the classes are to come to by a day, and who is on course. */
 export function Goals({
@@ -55,7 +54,7 @@ function Goal({
   const run = useRun(undoAction);
   const what =
     goal.aim === "amount"
-      ? `${goal.target} ${UNITS[goal.unit]} each`
+      ? `${goal.target} ${GOAL_UNITS_WORDS[goal.unit]} each`
       : `${goal.skills.length === 1 ? "1 skill" : `${goal.skills.length} skills`} at ${LEVEL_NAMES[goal.level]}`;
   const left = goal.daysLeft === 0 ? "over" : `${goal.daysLeft} school ${goal.daysLeft === 1 ? "day" : "days"} left`;
   return (
@@ -86,17 +85,18 @@ function Goal({
 }
 
 const COURSES = [
-  ["reached", "there already", ""],
-  ["on-course", "on course", ""],
-  ["open", "may get there", ""],
-  ["behind", "behind", "text-clay"],
-  ["too-early", "too early to say", "text-mute"],
+  ["reached", ""],
+  ["on-course", ""],
+  ["open", ""],
+  ["behind", "text-clay"],
+  ["too-early", "text-mute"],
 ] as const;
 
 function Amount({ goal }: { readonly goal: AmountGoal }) {
   return (
     <ul className="flex flex-wrap gap-x-7">
-      {COURSES.map(([course, words, look]) => {
+      {COURSES.map(([course, look]) => {
+        const words = COURSE_WORDS[course];
         const own = goal.students.filter(({ projection }) => projection.course === course);
         if (own.length === 0) return null;
         return (
@@ -121,9 +121,9 @@ function Amount({ goal }: { readonly goal: AmountGoal }) {
 }
 
 const SKILL_COURSES = [
-  ["there", "there already", ""],
-  ["on-course", "likely to get there", ""],
-  ["behind", "not as they go on now", "text-clay"],
+  ["there", ""],
+  ["on-course", ""],
+  ["behind", "text-clay"],
 ] as const;
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
@@ -136,7 +136,8 @@ function Level({ goal }: { readonly goal: LevelGoal }) {
             <th scope="row" className="py-0.5 pr-4 text-left font-normal">
               {skill.name}
             </th>
-            {SKILL_COURSES.map(([course, words, look]) => {
+            {SKILL_COURSES.map(([course, look]) => {
+              const words = SKILL_COURSE_WORDS[course];
               const own = skill.students.filter((student) => student.course === course);
               return (
                 <td key={course} className="w-48 py-0.5">

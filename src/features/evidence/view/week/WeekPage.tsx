@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import type { GoalsView } from "../../goalTypes";
+import { goalSheets } from "../../sheets/goalSheets";
 import { weekSheets } from "../../sheets/weekSheets";
 import type { StudentWeek, WeekStudent, WeekView } from "../../weekTypes";
 import { Files } from "../parts/Files";
@@ -20,7 +21,7 @@ export function WeekPage({ view, goals }: { readonly view: WeekView; readonly go
   const router = useRouter();
   const search = useSearchParams();
   const [asTable, setAsTable] = useState(false);
-  const sheets = weekSheets(view);
+  const sheets = [...weekSheets(view), ...goalSheets(goals)];
   const chosen = view.weeks[view.chosen];
   const choose = (from: string) => {
     const next = new URLSearchParams(search);
