@@ -14,6 +14,7 @@ import { mistakesReport } from "@/features/evidence/reads/mistakes";
 import { pieceList } from "@/features/evidence/reads/piece/pieceList";
 import { pieceReport } from "@/features/evidence/reads/piece/pieceView";
 import { putInReport } from "@/features/evidence/reads/putIn/putInReport";
+import { daySigns } from "@/features/evidence/reads/signs/daySigns";
 import { studentReport } from "@/features/evidence/reads/student/studentReport";
 import { weekReport } from "@/features/evidence/reads/week/weekReport";
 import type { Context } from "@/server/runtime/context";
@@ -70,6 +71,7 @@ export async function benchReports(): Promise<void> {
 const median = (times: readonly number[]) => [...times].sort((x, y) => x - y)[Math.floor(times.length / 2)] ?? 0;
 
 const REPORTS: Readonly<Record<string, (context: Context, frame: ReportFrame, of: BenchSchool) => Promise<unknown>>> = {
+  "Today's signs": (context, _, { classId }) => daySigns(context, [classId]),
   "mastery map": (context, _, { classId }) => masteryMap(context, [classId]),
   "pieces of work": pieceList,
   "one piece of work": (context, frame) => pieceReport(context, "p0", { frame }),

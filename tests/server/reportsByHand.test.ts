@@ -34,7 +34,7 @@ it("across classes: means with Student's interval, items with Wilson's, and only
     await own.sit(theirs, other.studentIds[who] ?? "", answers);
   const across = await acrossClasses(await teacher(), [own.classId], {});
   const frame = await readFrame(await teacher(), across.classIds, {}, "term");
-  const { test, use } = await acrossReport(await teacher(), across, frame, {});
+  const { test, use, skills } = await acrossReport(await teacher(), across, frame, { depth: "skills" });
   const of = <T extends { readonly classId: string }>(some: readonly T[] | undefined, id: string) =>
     some?.find(({ classId }) => classId === id);
   // Marks 1, 1, 0.75, 0.5, 0.75, 0.25: mean 0.7083, deviation 0.2923 (n − 1); t(5) = 2.5706 times 0.2923 / √6.
@@ -57,6 +57,27 @@ it("across classes: means with Student's interval, items with Wilson's, and only
     [0.5, 6, "within-luck"],
     [0.5, 6, "within-luck"],
   ]);
+  // Of those with three answers or more nobody has any skill at Secure by two items; of fewer nothing is said.
+  expect(skills).toEqual([]);
+  // A second test of the same items: four answers a skill. Secure is who the states say is, counted by hand here.
+  own.at(1);
+  const more = to.map((one) => ({ ...one, assignmentId: own.school.runtime.newId() }));
+  await own.test({ title: "Again", to: more });
+  for (const student of own.students) await own.sit(more[0]?.assignmentId ?? "", student, "rrxx");
+  const later = await acrossReport(
+    await teacher(),
+    across,
+    await readFrame(await teacher(), across.classIds, {}, "term"),
+    { depth: "skills" },
+  );
+  const states = await skillStatesOf(own.school.db.read, own.students);
+  for (const id of ["ratio-language", "unit-rates"]) {
+    const known = states.filter(({ skillId, scoredAnswers }) => skillId === id && scoredAnswers >= 3);
+    const secure = known.filter(({ mastery }) => mastery >= 0.8);
+    const shown = of(later.skills.find((skill) => skill.id === id)?.classes, own.classId);
+    expect(shown?.share).toMatchObject({ n: known.length, share: secure.length / known.length });
+    expect(shown?.without).toHaveLength(known.length - secure.length);
+  }
   // Six students, four answers of 20 s each.
   expect(of(use, own.classId)).toMatchObject({ students: 6, answers: 24, minutes: 1, quiet: [], never: [] });
 });
@@ -126,6 +147,19 @@ it("one student's levels: the strand by precision from its skills, by a second w
     score: Math.round(500 + 50 * (sum / weights)),
     se: Math.round(50 * Math.sqrt(1 / weights)),
   });
+  // Shown is what is Secure with enough answers; a skill is ready whose own prerequisites are all likely there.
+  const today = dayNumber("2026-11-24");
+  const chances = new Map(
+    states.map((state) => [
+      state.skillId,
+      // What was answered today has not faded.
+      state.lastDay === today ? state.mastery : Number.NaN,
+    ]),
+  );
+  expect([...chances.values()].every(Number.isFinite)).toBe(true);
+  const secure = [...chances].filter(([, chance]) => chance >= 0.8).map(([id]) => id);
+  expect(view.shown.map(({ id }) => id).sort()).toEqual(secure.sort());
+  expect(view.range).toMatchObject({ answered: 8, right: 6 });
   // One strand alone is the whole, and nothing holds it down.
   expect(view.wholes[0]?.level).toEqual(strand?.level);
   expect(strand?.holdsDown).toBe(false);

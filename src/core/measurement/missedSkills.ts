@@ -10,11 +10,12 @@ export interface SkillResult {
 const MISSED_BELOW = 0.75;
 
 /**
- * The skills a student missed in a test: chance of mastery under 0.75, or none of the items given right; least sure first.
+ * The skills a student missed in a test: something was wrong, and the chance of mastery is under 0.75 or nothing was right; least sure first. Where
+ * everything was right too little may be known, but nothing was missed.
  * @example missedSkills([{ skillId: "a", chance: 0.3, right: 1, given: 4 }, { skillId: "b", chance: 0.97, right: 4, given: 4 }]).map(({ skillId }) => skillId) // ["a"]
  */
 export function missedSkills(results: readonly SkillResult[]): SkillResult[] {
   return results
-    .filter(({ chance, right, given }) => given > 0 && (chance < MISSED_BELOW || right === 0))
+    .filter(({ chance, right, given }) => right < given && (chance < MISSED_BELOW || right === 0))
     .sort((x, y) => x.chance - y.chance);
 }

@@ -22,6 +22,8 @@ describe("missed skills", () => {
     const results = [skill("sure", 0.75, 3), skill("unsure", 0.749, 3), skill("none", 0.9, 0), skill("least", 0.2, 1)];
     expect(missedSkills(results).map(({ skillId }) => skillId)).toEqual(["least", "unsure", "none"]);
     expect(missedSkills([skill("not asked", 0.3, 0, 0)])).toEqual([]);
+    // Two of two tell little of the chance, and yet nothing was missed.
+    expect(missedSkills([skill("all right", 0.5, 2, 2)])).toEqual([]);
   });
 
   it("are followed up under the cut, and at the cut only if wished", () => {

@@ -17,15 +17,8 @@ export function Course({ view }: { readonly view: StudentReportView }) {
   const [chosen, setChosen] = useState(view.wholes[0]?.id ?? "");
   const [sheet] = studentSheets(view);
   const shown = [...view.wholes, ...view.strands].find(({ id }) => id === chosen) ?? view.wholes[0];
-  const points = view.course.map(({ week, levels }) => {
-    const at = levels[shown?.id ?? ""];
-    return {
-      at: week,
-      value: at?.score ?? null,
-      low: at ? at.score - ERRORS * at.se : null,
-      high: at ? at.score + ERRORS * at.se : null,
-    };
-  });
+  // Of two subjects neither is read without the other.
+  const beside = view.wholes.length === 2 && view.wholes.some(({ id }) => id === shown?.id) ? view.wholes : null;
   if (!shown)
     return (
       <p className="text-mute text-[15px]">
@@ -36,7 +29,17 @@ export function Course({ view }: { readonly view: StudentReportView }) {
     <ChartFrame
       question="How has the level gone?"
       good={
-        shown.place ? (
+        beside ? (
+          <>
+            {beside.map((whole, place) => (
+              <Fragment key={whole.id}>
+                {place > 0 ? "; " : ""}
+                {whole.name}: {whole.level.score}, give or take {ERRORS * whole.level.se}
+              </Fragment>
+            ))}{" "}
+            (500 is the end of grade 6, 25 a grade; each subject has a scale of its own).
+          </>
+        ) : shown.place ? (
           <>
             {shown.name}: about where <b className="text-ink">{shown.place.nearest}</b> stands, between{" "}
             {shown.place.from} and {shown.place.to}; {shown.level.score} on the scale, give or take{" "}
@@ -44,7 +47,20 @@ export function Course({ view }: { readonly view: StudentReportView }) {
           </>
         ) : null
       }
-      chart={<BandChart points={points} unit="on the scale" />}
+      chart={
+        beside ? (
+          <div className="grid gap-x-6 sm:grid-cols-2">
+            {beside.map(({ id, name }) => (
+              <figure key={id}>
+                <figcaption className="text-[14px] font-semibold">{name}</figcaption>
+                <BandChart points={pointsOf(view, id)} unit="on the scale" />
+              </figure>
+            ))}
+          </div>
+        ) : (
+          <BandChart points={pointsOf(view, shown.id)} unit="on the scale" />
+        )
+      }
       table={sheet ? <SheetTable sheet={sheet} /> : null}
     >
       <TableFile report="students" table="Levels" of={{ student: view.id }} />
@@ -73,6 +89,18 @@ export function Course({ view }: { readonly view: StudentReportView }) {
     </ChartFrame>
   );
 }
+
+/** The level week by week with its band; weeks before anything was known have none. */
+const pointsOf = (view: StudentReportView, id: string) =>
+  view.course.map(({ week, levels }) => {
+    const at = levels[id];
+    return {
+      at: week,
+      value: at?.score ?? null,
+      low: at ? at.score - ERRORS * at.se : null,
+      high: at ? at.score + ERRORS * at.se : null,
+    };
+  });
 
 function Row(props: {
   readonly one: WholeView;
