@@ -4,6 +4,8 @@ import { asking } from "../support/asking";
 import { type Around, around, closeEntries, ENTRIES, type Entry, prepareEntries, tamper } from "../support/entries";
 import { openPage, PAGES } from "../support/pageEntries";
 
+// Files of a worker share their modules: what another one has loaded with the real request of Next.js is loaded anew.
+vi.hoisted(() => vi.resetModules());
 vi.mock("next/headers", async () => (await import("../support/asking")).nextHeaders);
 vi.mock("next/cache", () => ({ revalidatePath: () => {} }));
 vi.mock("next/navigation", async () => (await import("../support/asking")).nextNavigation);

@@ -16,6 +16,8 @@ import {
 } from "../support/entries";
 import { openPage, PAGES } from "../support/pageEntries";
 
+// Files of a worker share their modules: what another one has loaded with the real request of Next.js is loaded anew.
+vi.hoisted(() => vi.resetModules());
 vi.mock("next/headers", async () => (await import("../support/asking")).nextHeaders);
 vi.mock("next/cache", () => ({ revalidatePath: () => {} }));
 vi.mock("next/navigation", async () => (await import("../support/asking")).nextNavigation);
