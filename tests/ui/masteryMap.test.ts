@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { groupGauge } from "@/core/mastery/groupGauge";
+import { jointGauge } from "@/core/mastery/jointGauge";
 import { LEVELS } from "@/core/model/levels";
 import { packedMap, unpackedMap } from "@/features/evidence/packedMap";
 import type { GaugeView, MapSkill, MasteryMapView } from "@/features/evidence/types";
@@ -117,7 +117,7 @@ it("reads several skills as one by the mean of what is known, and says how uneve
   expect(ada).toMatchObject({ chance: 0.65, level: "developing", skills: 2, known: 2, secure: 1, tooLittle: false });
   expect(ben).toMatchObject({ chance: 0.6, known: 1, secure: 0 });
   expect(cy).toMatchObject({ tooLittle: true, known: 0 });
-  expect(groupGauge([])).toMatchObject({ tooLittle: true, chance: 0, skills: 0 });
+  expect(jointGauge([])).toMatchObject({ tooLittle: true, chance: 0, skills: 0 });
 });
 
 it("orders students by need with the unknown last, and keeps those whom the words mean", () => {

@@ -55,10 +55,11 @@ export async function beginCalibration(context: Context, raw: unknown): Promise<
   const found = await itemsInUse(runtime.db.read, bankId);
   if (found.length === 0) throw new Refusal("invalid", "There is no item in use here that is scored by rule.");
   const skills = groupBy(found, ({ skillId }) => skillId ?? "");
-  await runtime.db.write(async (tx) => {
+  const isNew = await runtime.db.write(async (tx) => {
     await demandCalibration(context, bankId, tx);
     const latest = await latestCalibration(tx, bankId);
-    if (latest?.id === id) return;
+    // Sent twice, it runs once.
+    if (latest?.id === id) return false;
     const now = runtime.now();
     if (latest && isRunning(latest, now)) throw new Refusal("conflict", "A calibration is on its way already.");
     await dropCalibrationsBefore(tx, bankId, now);
@@ -75,8 +76,9 @@ export async function beginCalibration(context: Context, raw: unknown): Promise<
       result: null,
       failedAt: null,
     });
+    return true;
   });
-  return { done: goThrough(runtime, id, model, skills) };
+  return { done: isNew ? goThrough(runtime, id, model, skills) : Promise.resolve() };
 }
 
 type Found = Awaited<ReturnType<typeof itemsInUse>>;

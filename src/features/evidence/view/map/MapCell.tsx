@@ -1,4 +1,4 @@
-import type { GroupGauge } from "@/core/mastery/groupGauge";
+import type { JointGauge } from "@/core/mastery/jointGauge";
 import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
 import type { GaugeView } from "../../types";
 
@@ -44,7 +44,7 @@ export function cellTitle(name: string, skill: string, gauge: GaugeView, more: C
 export function groupTitle(
   name: string,
   group: string,
-  { tooLittle, chance, known, skills, secure }: GroupGauge,
+  { tooLittle, chance, known, skills, secure }: JointGauge,
 ): string {
   return tooLittle
     ? `${name}, ${group}: too little evidence in ${skills === 1 ? "its skill" : `each of ${skills} skills`}`

@@ -1,4 +1,4 @@
-import { type GroupGauge, groupGauge } from "@/core/mastery/groupGauge";
+import { type JointGauge, jointGauge } from "@/core/mastery/jointGauge";
 import { mean } from "@/core/numeric/mean";
 import type { MapGroup, MapStudent, MasteryMapView } from "../../types";
 
@@ -47,8 +47,8 @@ function inOrder(columns: readonly MapColumn[], order: ColumnOrder, view: Master
 }
 
 /** How a student stands in a column. */
-export const standingIn = (student: MapStudent, { places }: MapColumn): GroupGauge =>
-  groupGauge(places.flatMap((place) => student.gauges[place] ?? []));
+export const standingIn = (student: MapStudent, { places }: MapColumn): JointGauge =>
+  jointGauge(places.flatMap((place) => student.gauges[place] ?? []));
 
 /** A name and what belongs to it ("level-1:WL 6.C1"); a name may have no colon, what belongs to it may. */
 export function splitAt(text: string, sign = ":"): readonly [string, string] {

@@ -4,7 +4,7 @@ import type { Gauge } from "./gaugeOf";
 import { levelOf } from "./levelOf";
 
 /** How one student stands in several skills together, such as those of a standard. */
-export interface GroupGauge {
+export interface JointGauge {
   /** Mean chance over the skills of which enough is known, 0 to 1; 0 where none is. */
   readonly chance: number;
   readonly level: Level;
@@ -19,9 +19,9 @@ export interface GroupGauge {
 
 /**
  * Several gauges of one student as one. The mean hides what is uneven, so that the number of skills that are Secure belongs beside it.
- * @example groupGauge([{ chance: 0.9, tooLittle: false, old: false }, { chance: 0.5, tooLittle: false, old: false }]).secure // 1
+ * @example jointGauge([{ chance: 0.9, tooLittle: false, old: false }, { chance: 0.5, tooLittle: false, old: false }]).secure // 1
  */
-export function groupGauge(gauges: readonly Pick<Gauge, "chance" | "tooLittle" | "old">[]): GroupGauge {
+export function jointGauge(gauges: readonly Pick<Gauge, "chance" | "tooLittle" | "old">[]): JointGauge {
   const known = gauges.filter(({ tooLittle }) => !tooLittle);
   const chance = known.length === 0 ? 0 : mean(known.map((gauge) => gauge.chance));
   return {
