@@ -62,6 +62,9 @@ it("reads every run's first tries, says what is too little, and tells what it fo
   await expect(
     beginCalibration(await cora(), { id: own.school.runtime.newId(), bankId: null, model: "rasch" }),
   ).rejects.toThrow("on its way already");
+  // Sent twice, it runs once: the second one has nothing to do, and the first is not disturbed.
+  await (await beginCalibration(await cora(), { id, bankId: null, model: "rasch" })).done;
+  expect((await calibrationView(await cora(), null)).latest).toMatchObject({ id, state: "running" });
   await done;
   const { latest } = await calibrationView(await cora(), null);
   expect(latest).toMatchObject({ state: "done", by: "Cora Tester", model: "rasch" });
