@@ -10,7 +10,7 @@ import type { PutOffFor, ShownLine } from "../types";
 const CHOICES: readonly (readonly [PutOffFor, string, string])[] = [
   ["next-day", "Until the next school day", "It comes back on the next school day."],
   ["week", "For five school days", "It comes back in five school days."],
-  ["until-changed", "Until it is another", "It comes back once it says something else."],
+  ["until-changed", "Until something changes", "It comes back once it says something else."],
 ];
 
 /** Puts a line off: for a while, or for as long as nothing new comes of it. */

@@ -88,7 +88,7 @@ function PutOffLines({ lines }: { readonly lines: readonly PutOffLine[] }) {
             className="border-hair grid grid-cols-[minmax(0,1fr)_12rem_auto] items-baseline gap-5 border-t py-1.5 text-[15px]"
           >
             <span>{what}</span>
-            <span className="text-mute">{untilWords === null ? "until it is another" : `until ${untilWords}`}</span>
+            <span className="text-mute">{untilWords === null ? "until something changes" : `until ${untilWords}`}</span>
             <BringBack lineKey={key} />
           </li>
         ))}
