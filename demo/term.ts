@@ -6,8 +6,13 @@ import { fullName } from "@/core/roster/fullName";
 import { studentsOfClasses } from "@/db/queries/people";
 import { planOf } from "@/db/queries/plan";
 import { reteachesOfGroups } from "@/db/queries/regroup";
-import { suggestions } from "@/features/regroup/reads/reteachGroups";
-import { assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
+import { comparedOfReteaches } from "@/db/queries/reteaches";
+import { limitsFrom, USUAL_HABITS } from "@/features/regroup/limits";
+import { suggestions } from "@/features/regroup/reads/suggest/suggestions";
+import { assignReteach } from "@/features/regroup/writes/assignReteach";
+import { judgeDue } from "@/features/regroup/writes/judgeDue";
+import { notePresence } from "@/features/regroup/writes/lessonNotes";
+import { makeGroups } from "@/features/regroup/writes/makeGroups";
 import { giveWork } from "@/features/work/writes/giveWork";
 import type { StaffActor } from "@/server/access/policy";
 import { libraryOf } from "@/server/library/library";
@@ -144,6 +149,7 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
       await reteachSomebody(simulation, day, pupils, open, "fractions-of-amounts", "Shares and parts", true);
     await workThrough(simulation, day, open);
     await tests.on(day);
+    await judgeDue(runtime);
   }
 }
 
@@ -209,14 +215,15 @@ async function reteachSomebody(
   const teacher = await staffContext(simulation, "noor");
   const [classId = ""] = teacher.actor.classIds;
   setNow(instantAt(school, dayOfNumber(day), "11:30"));
-  const limits = { slots: 6, smallest: 3, largest: 5, scope: "all", apart: [] } as const;
+  const limits = limitsFrom({ focus: `skill:${skillId}` }, { ...USUAL_HABITS, smallest: 3, largest: 5 });
   const group = (await suggestions(teacher, [classId], limits)).groups.find(
     (candidate) => candidate.skillId === skillId,
   );
   if (!group) return;
   const groupId = runtime.newId();
-  const studentIds = group.members.map(({ id }) => id);
-  await makeGroups(teacher, { classIds: [classId], groups: [{ id: groupId, name, skillId, studentIds }] });
+  const { studentIds } = group;
+  const made = { id: groupId, name, skillId, studentIds, slots: [checkLater ? "3-2" : "2-2"] };
+  await makeGroups(teacher, { classIds: [classId], groups: [made] });
   const [practiceDue, checkDue] = [schoolDayAfter(day, 3, school), schoolDayAfter(day, checkLater ? 8 : 5, school)];
   await assignReteach(teacher, {
     groupId,
@@ -224,20 +231,25 @@ async function reteachSomebody(
     practiceDueDay: dayOfNumber(practiceDue),
     checkOpensDay: dayOfNumber(schoolDayAfter(day, 3, school)),
     checkDueDay: dayOfNumber(checkDue),
-    checkItems: 4,
+    checkItems: 5,
   });
   const [reteach] = await reteachesOfGroups(runtime.db.read, [groupId]);
   if (!reteach) return;
   const members = pupils.filter(({ id }) => studentIds.includes(id));
-  for (const { mind } of members) mind.reteach(skillId, day);
-  const all = (days: readonly number[]) => new Map(members.map(({ id }) => [id, days]));
+  const presence = studentIds.map((studentId, place) => ({ studentId, there: !checkLater || place > 0 }));
+  await notePresence(teacher, { reteachId: reteach.id, presence });
+  for (const { id, mind } of members)
+    if (presence.some(({ studentId, there }) => studentId === id && there)) mind.reteach(skillId, day);
+  const compared = (await comparedOfReteaches(runtime.db.read, [reteach.id])).map(({ personId }) => personId);
+  const checked = pupils.filter(({ id }) => studentIds.includes(id) || compared.includes(id));
+  const all = (days: readonly number[]) => new Map(checked.map(({ id }) => [id, days]));
   const [next, after] = [schoolDayAfter(day, 1, school), schoolDayAfter(day, 2, school)];
   open.push({ assignmentId: reteach.practiceId, dueDay: practiceDue, pupils: members, days: all([next, after]) });
   if (!checkLater)
     open.push({
       assignmentId: reteach.checkId,
       dueDay: checkDue,
-      pupils: members,
+      pupils: checked,
       days: all([schoolDayAfter(day, 4, school)]),
     });
 }

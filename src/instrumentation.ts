@@ -5,11 +5,13 @@ export async function register(): Promise<void> {
   const { answerDirectly } = await import("./server/runtime/direct");
   const { takeAnswer, watch } = await import("./features/delivery/entry");
   const { watch: watchWork } = await import("./features/work/entry");
+  const { watch: watchReteaches } = await import("./features/regroup/entry");
   const runtime = await startProcess();
   if (runtime === "development") return;
   if (runtime) {
     watch(runtime);
     watchWork(runtime);
+    watchReteaches(runtime);
   }
   answerDirectly("/api/answers", takeAnswer);
 }

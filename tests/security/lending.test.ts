@@ -4,7 +4,7 @@ import { insertClassStaff } from "@/db/queries/school";
 import { studentSheet } from "@/features/evidence/reads/evidence";
 import { groupBoard } from "@/features/regroup/reads/groupBoard";
 import { changeGroup, endGroupShare, makeGroup, moveMembers, shareGroup } from "@/features/regroup/writes/groups";
-import { makeGroups } from "@/features/regroup/writes/reteachGroups";
+import { makeGroups } from "@/features/regroup/writes/makeGroups";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import {
   archiveClass,

@@ -14,7 +14,8 @@ import { openSitting } from "@/features/delivery/writes/openSitting";
 import { submitAnswer } from "@/features/delivery/writes/submitAnswer";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads/evidence";
 import { historyPage } from "@/features/frame/reads/history";
-import { groupView } from "@/features/regroup/reads/reteachGroups";
+import { groupView } from "@/features/regroup/reads/groupView";
+import { lessonFor } from "@/features/regroup/reads/lesson";
 import { workList } from "@/features/work/reads/works";
 import { workView } from "@/features/work/reads/workView";
 import { actorOf } from "@/server/access/actorOf";
@@ -111,9 +112,14 @@ describe("a school of the version before", () => {
       expect(now.rows.every(({ markPercent }) => markPercent === null)).toBe(true);
     }
     // Plans have wrong answers to look at and a step further since.
-    const { look: _look, further: _further, ...plan } = (await groupView(context, before.groupId)).plan;
-    const { lookedAt: _lookedAt, ...group } = await groupView(context, before.groupId);
-    expect({ ...group, plan }).toEqual(before.group);
+    const lesson = await lessonFor(context, before.groupId, "things");
+    const { look: _look, further: _further, ...plan } = lesson.plan;
+    // Rounds are told with their approach since, and whoever was away is counted apart.
+    const { round, ...group } = await groupView(context, before.groupId);
+    const { reteach, plan: planThen, wrongAnswers, outcome, ...groupThen } = before.group;
+    expect({ plan, wrongAnswers: lesson.wrongAnswers }).toEqual({ plan: planThen, wrongAnswers });
+    expect(group).toMatchObject({ ...groupThen, outcome: { ...outcome, away: 0 } });
+    expect(round).toMatchObject({ ...reteach, approach: "things", judgedDay: null, compared: { done: 0, of: 0 } });
     expect(before.group.outcome).toMatchObject({ learned: expect.any(Number) });
     // Talks are noted since.
     const { talks, ...sheet } = await studentSheet(context, before.studentIds[0]);

@@ -4,9 +4,15 @@ import { schools } from "@/db/schema/people";
 import { groupMembers, groups } from "@/db/schema/regroup";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads/evidence";
 import { planView } from "@/features/plan/reads/planView";
-import { limitsFrom } from "@/features/regroup/limits";
-import { groupList, groupView, suggestions } from "@/features/regroup/reads/reteachGroups";
-import { archiveGroup, assignReteach, makeGroups } from "@/features/regroup/writes/reteachGroups";
+import { becauseOf } from "@/features/regroup/draftWorth";
+import { limitsFrom, lockedFrom, lockedWritten, USUAL_HABITS } from "@/features/regroup/limits";
+import { groupList } from "@/features/regroup/reads/groupList";
+import { groupView } from "@/features/regroup/reads/groupView";
+import { lessonFor } from "@/features/regroup/reads/lesson";
+import { bestGroups, suggestions } from "@/features/regroup/reads/suggest/suggestions";
+import { assignReteach } from "@/features/regroup/writes/assignReteach";
+import { archiveGroup } from "@/features/regroup/writes/groups";
+import { makeGroups } from "@/features/regroup/writes/makeGroups";
 import { archiveStudent } from "@/features/roster/writes/students";
 import { workList } from "@/features/work/reads/works";
 import { workView } from "@/features/work/reads/workView";
@@ -88,25 +94,103 @@ describe("the mastery map", () => {
 });
 
 describe("regrouping", () => {
-  const limits = limitsFrom({ slots: "2", from: "3", to: "5", scope: "all" });
+  const habits = { ...USUAL_HABITS, smallest: 3, largest: 5 };
+  const limits = limitsFrom({ focus: "all" }, habits);
 
-  it("suggests those who share the gap, with the reason in numbers", async () => {
-    const { groups, quality } = await suggestions(await school.teacher(), [classId], limits);
-    const group = groups.find(({ skillId }) => skillId === skill);
-    expect(group?.members.map(({ id }) => id).sort()).toEqual(weak());
-    expect(group?.because).toMatch(/^Because .*chance of mastery is \d+( to \d+)? %/);
+  it("suggests those who share the gap, with the reason in numbers, at once and proven best", async () => {
+    const teacher = await school.teacher();
+    const view = await suggestions(teacher, [classId], limits);
+    const { groups, quality } = await bestGroups(teacher, [classId], limits, []);
+    for (const found of [view.groups, groups]) {
+      const group = found.find(({ skillId }) => skillId === skill);
+      expect([...(group?.studentIds ?? [])].sort()).toEqual(weak());
+      expect(group && becauseOf(view, group)).toMatch(/^Because .*chance of mastery is \d+( to \d+)? %/);
+    }
     expect(quality).toBe("optimal");
   });
 
-  it("keeps apart whom the teacher wants apart", async () => {
-    const apart = `${weak()[0]}~${weak()[1]}`;
-    const { groups } = await suggestions(
+  it("keeps apart whom the teacher wants apart, leaves out who is away, and keeps who is fixed", async () => {
+    const [one = "", other = "", third = ""] = weak();
+    const strong = studentIds.find((id) => !weak().includes(id)) ?? "";
+    const wishes = limitsFrom(
+      { focus: "all", away: third, fixed: `${strong}~${skill}` },
+      { ...habits, smallest: 2, apart: [[one, other]] },
+    );
+    const { groups } = await bestGroups(await school.teacher(), [classId], wishes, []);
+    expect(groups.find(({ skillId }) => skillId === skill)?.studentIds).toContain(strong);
+    for (const group of groups) {
+      expect(group.studentIds.filter((id) => id === one || id === other).length).toBeLessThan(2);
+      expect(group.studentIds).not.toContain(third);
+    }
+  });
+
+  it("makes the others anew around groups that stay", async () => {
+    const [one = "", ...others] = weak();
+    const kept = { skillId: "times-as-many", studentIds: [one] };
+    const { groups } = await bestGroups(await school.teacher(), [classId], limits, [kept]);
+    // Nobody needs the kept skill, so it is no choice of the page any more unless it is asked for.
+    expect(groups.find(({ skillId }) => skillId === skill)?.studentIds.length).toBe(5);
+    const lockedOne = await bestGroups(await school.teacher(), [classId], limits, [
+      { skillId: skill, studentIds: others },
+    ]);
+    expect(lockedOne.groups.find(({ skillId }) => skillId === skill)?.studentIds).toEqual(
+      expect.arrayContaining(others),
+    );
+    expect(lockedOne.groups.flatMap((group) => group.studentIds)).not.toContain(one);
+  });
+
+  it("names whose wishes contradict each other", async () => {
+    const [one = "", other = ""] = weak();
+    const view = await suggestions(
       await school.teacher(),
       [classId],
-      limitsFrom({ slots: "2", from: "2", to: "5", scope: "all", apart }),
+      limitsFrom({}, { ...habits, apart: [[one, other]], together: [[other, one]] }),
     );
-    for (const { members } of groups)
-      expect(members.filter(({ id }) => id === weak()[0] || id === weak()[1]).length).toBeLessThan(2);
+    expect(view.contradiction).toMatchObject({ wish: "together-and-apart" });
+    const nameOf = (id: string) => view.students.find((student) => student.id === id)?.name;
+    expect([...(view.contradiction?.names ?? [])].sort()).toEqual([nameOf(one), nameOf(other)].sort());
+    expect(view.groups).toEqual([]);
+  });
+
+  it("mixes on purpose, and joins who can explain with who needs it", async () => {
+    const teacher = await school.teacher();
+    const mixed = await suggestions(teacher, [classId], limitsFrom({ for: "mixed" }, habits));
+    expect(mixed.groups.map((group) => group.studentIds.filter((id) => weak().includes(id)).length).sort()).toEqual([
+      2, 3,
+    ]);
+    const explaining = await suggestions(
+      teacher,
+      [classId],
+      limitsFrom({ for: "explain", focus: `skill:${skill}` }, habits),
+    );
+    expect(explaining.groups.length).toBeGreaterThan(0);
+    for (const group of explaining.groups) {
+      expect(weak()).not.toContain(group.explainerIds[0]);
+      expect(weak()).toEqual(expect.arrayContaining(group.studentIds.slice()));
+    }
+    const [first] = explaining.groups;
+    const made = { id: school.runtime.newId(), name: "Explaining", skillId: skill, because: "Because we said so." };
+    await makeGroups(teacher, {
+      classIds: [classId],
+      groups: [
+        {
+          ...made,
+          studentIds: [...(first?.explainerIds ?? []), ...(first?.studentIds ?? [])],
+          explainerIds: first?.explainerIds,
+        },
+      ],
+    });
+    await assignReteach(teacher, reteachOf(made.id));
+    const view = await groupView(teacher, made.id);
+    expect(view.because).toBe("Because we said so.");
+    const explainer = view.members.find(({ id }) => id === first?.explainerIds[0]);
+    expect(explainer).toMatchObject({ explains: true, taught: false });
+    expect(
+      view.members
+        .filter(({ taught }) => taught)
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual([...(first?.studentIds ?? [])].sort());
   });
 
   it("goes from the group over the reteach to before and after, and back by undo", async () => {
@@ -127,9 +211,9 @@ describe("regrouping", () => {
     const { changeId: given } = await assignReteach(teacher, reteach);
     expect((await assignReteach(teacher, reteach)).changeId).toBeNull();
     const before = await groupView(teacher, groupId);
-    expect(before.wrongAnswers.length).toBeGreaterThan(0);
+    expect((await lessonFor(teacher, groupId, "things")).wrongAnswers.length).toBeGreaterThan(0);
     expect(before.outcome).toMatchObject({ open: 5, learned: 0 });
-    const { practiceWorkId = "", checkWorkId = "" } = before.reteach ?? {};
+    const { practiceWorkId = "", checkWorkId = "" } = before.round ?? {};
     const [learner, other] = weak() as [string, string];
     let view = await open(school, learner, practiceWorkId);
     while (view.finished === null) view = (await give(school, learner, view, "right")).sitting;
@@ -169,7 +253,7 @@ describe("regrouping", () => {
       groups: [{ id: groupId, name: "Order", skillId: skill, studentIds: [learner, leaver, third] }],
     });
     await assignReteach(teacher, { ...reteachOf(groupId), checkItems: 3 });
-    const { reteach } = await groupView(teacher, groupId);
+    const { round: reteach } = await groupView(teacher, groupId);
     for (const id of [learner, leaver]) {
       for (const workId of [reteach?.practiceWorkId ?? "", reteach?.checkWorkId ?? ""]) {
         let view = await open(school, id, workId);
@@ -220,7 +304,7 @@ describe("regrouping", () => {
     });
     await assignReteach(teacher, reteachOf(groupId));
     await school.db.write((tx) => tx.update(groups).set({ skillId: "unit-rates" }).where(eq(groups.id, groupId)));
-    expect(await groupView(teacher, groupId)).toMatchObject({ skillId: "unit-rates", reteach: null, outcome: null });
+    expect(await groupView(teacher, groupId)).toMatchObject({ skillId: "unit-rates", round: null, outcome: null });
     expect((await groupList(teacher, [classId]))[0]).toMatchObject({ stage: "plan" });
     await school.db.write((tx) => tx.update(groups).set({ skillId: skill }).where(eq(groups.id, groupId)));
     expect((await groupView(teacher, groupId)).outcome).toMatchObject({ open: 5, students: 5 });
@@ -248,7 +332,7 @@ describe("regrouping", () => {
       tx.update(schools).set({ timeZone: "Pacific/Auckland" }).where(eq(schools.id, school.schoolId)),
     );
     await assignReteach(teacher, { ...reteachOf(groupId), checkOpensDay: "2026-11-26" });
-    const { practiceWorkId = "" } = (await groupView(teacher, groupId)).reteach ?? {};
+    const { practiceWorkId = "" } = (await groupView(teacher, groupId)).round ?? {};
     let view = await open(school, weak()[0] as string, practiceWorkId);
     while (view.finished === null) view = (await give(school, weak()[0] as string, view, "right")).sitting;
     expect((await groupList(teacher, [classId]))[0]).toMatchObject({
@@ -276,7 +360,7 @@ describe("regrouping", () => {
     });
     const view = await groupView(teacher, groupId);
     expect(view.members.map(({ id }) => id).sort()).toEqual([...studentIds].sort());
-    expect((await open(school, studentIds[1] as string, view.reteach?.practiceWorkId ?? "")).current).not.toBeNull();
+    expect((await open(school, studentIds[1] as string, view.round?.practiceWorkId ?? "")).current).not.toBeNull();
   });
 
   it("takes nobody from other classes and asks for a name", async () => {
@@ -297,13 +381,16 @@ describe("regrouping", () => {
   });
 
   it("falls back to usual limits for nonsense in the address", () => {
-    expect(limitsFrom({ slots: "-3", from: "x", to: "1", scope: "evil", apart: "a~b~c,,~" })).toEqual({
-      slots: 3,
-      smallest: 3,
-      largest: 6,
-      scope: "near",
-      apart: [],
+    expect(limitsFrom({ for: "evil", focus: "strand:", away: ",,", fixed: "a,~b,c~d" })).toEqual({
+      ...USUAL_HABITS,
+      purpose: "need",
+      focus: { on: "near" },
+      absent: [],
+      fixed: [{ studentId: "c", skillId: "d" }],
     });
+    expect(lockedFrom(`${lockedWritten([{ skillId: "k", studentIds: ["a", "b"] }])},x`)).toEqual([
+      { skillId: "k", studentIds: ["a", "b"] },
+    ]);
   });
 });
 

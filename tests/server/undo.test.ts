@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { errorKind } from "@/db/errorKind";
 import { people } from "@/db/schema/people";
-import { makeGroups } from "@/features/regroup/writes/reteachGroups";
+import { makeGroups } from "@/features/regroup/writes/makeGroups";
 import { setSettings } from "@/features/roster/writes/settings";
 import { correctStudent } from "@/features/roster/writes/students";
 import { undoChange } from "@/server/history/undoChange";

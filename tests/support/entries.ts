@@ -15,6 +15,7 @@ import { keepPassage } from "@/features/library/writes/passages";
 import { openPlan } from "@/features/plan/writes/planRights";
 import { setRunning } from "@/features/plan/writes/setRunning";
 import { makePlan } from "@/features/plan/writes/sharedPlans";
+import { assignReteach } from "@/features/regroup/writes/assignReteach";
 import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
 import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
 import { beginImport } from "@/features/roster/writes/importRoster";
@@ -52,6 +53,8 @@ export interface Around {
   readonly staffRowId: string;
   readonly erasureId: string;
   readonly goalId: string;
+  /** A reteach of the group. */
+  readonly reteachId: string;
   /** A bank of the owner's; of the own class a colleague may use it. */
   readonly bankId: string;
   readonly bankRights: readonly { personId: string; schoolId: null; role: null; level: "use" }[];
@@ -462,6 +465,37 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         checkOpensDay: "2026-11-26",
         checkDueDay: "2026-11-27",
         checkItems: 4,
+      }),
+  },
+  "regroup/keepHabitsAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) => regroup("keepHabitsAction")({ classIds: [classId], smallest: 2 }),
+  },
+  "regroup/notePresenceAction": {
+    needs: ofGroup("change"),
+    call: ({ reteachId, studentId }) =>
+      regroup("notePresenceAction")({ reteachId, presence: [{ studentId, there: true }] }),
+  },
+  "regroup/keepOwnReteachAction": {
+    needs: staff,
+    call: () =>
+      regroup("keepOwnReteachAction")({
+        skillId: "equivalent-ratios",
+        approach: "things",
+        parts: { show: "Two bowls." },
+        shared: false,
+        seenAt: null,
+      }),
+  },
+  "regroup/noteVisitAction": {
+    needs: ofStudent("note"),
+    call: ({ studentId }) =>
+      regroup("noteVisitAction")({
+        id: id(),
+        studentId,
+        skillId: "equivalent-ratios",
+        minutes: 5,
+        result: "nearly",
       }),
   },
   "regroup/archiveGroupAction": {
@@ -966,6 +1000,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "GET api/calendar": { needs: staff, call: () => route("calendar", "GET", "/x") },
   "GET api/names": { needs: staff, call: () => route("names", "GET", "/x") },
+  "GET api/groups": { needs: staff, call: () => route("groups", "GET", "/x?classes=all") },
   "GET api/search": { needs: staff, call: () => route("search", "GET", "/x?classes=all") },
   "GET api/students/[id]": {
     needs: ofStudent("see"),
@@ -1131,6 +1166,15 @@ export async function prepareEntries(): Promise<TestSchool> {
       ...days,
       studentIds: [studentId],
     });
+    const reteachId = id();
+    await assignReteach(await school.teacher(owner), {
+      groupId,
+      reteachId,
+      practiceDueDay: "2026-11-25",
+      checkOpensDay: "2026-11-26",
+      checkDueDay: "2026-11-27",
+      checkItems: 4,
+    });
     if (place === "own class") await shareGroup(await school.teacher(owner), { groupId, personId: "kim" });
     await setRunning(teacher, { classId, runs: true, pace: "own" });
     const workId = await givePractice(school, classId, studentIds, {}, owner);
@@ -1206,6 +1250,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       staffRowId: rows.find((row) => row.classId === classId)?.id ?? "",
       erasureId,
       goalId,
+      reteachId,
       bankId,
       planId,
       bankRights: isOwn ? [{ personId: "kim", schoolId: null, role: null, level: "use" }] : [],

@@ -170,6 +170,8 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/plan")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/pulled")]: { needs: staff, params: ownDesk },
   [ofDesk("/regroup")]: { needs: ofClass(), params: slug },
+  [ofDesk("/regroup/worth")]: { needs: ofClass(), params: slug },
+  [ofDesk("/regroup/helped")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/board")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/[groupId]")]: { needs: ofGroup, params: ({ groupId }) => ({ ...ownDesk(), groupId }) },
   [ofDesk("/regroup/[groupId]/plan")]: { needs: ofGroup, params: ({ groupId }) => ({ ...ownDesk(), groupId }) },

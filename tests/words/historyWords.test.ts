@@ -216,6 +216,22 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "reteach-assigned", facts: { skill: "Unit rates", group: "A" } },
     "Assigned reteach practice and a check on Unit rates to “A”",
   ],
+  [
+    { kind: "group-habits-changed", facts: { className: "6 Alder" } },
+    "Changed when and how the groups of 6 Alder are made",
+  ],
+  [
+    { kind: "presence-noted", facts: { name: "A", there: 4, away: 1 } },
+    "Noted who was there when “A” was taught: 4 there, 1 away",
+  ],
+  [
+    { kind: "own-reteach-kept", facts: { skill: "Unit rates", approach: "things", shared: true } },
+    "Changed the reteach plan of Unit rates for next time, for colleagues too",
+  ],
+  [
+    { kind: "visit-noted", facts: { personId: "ada", skill: "Unit rates", result: "nearly" } },
+    "Noted a few minutes with Ada Quill on Unit rates: nearly",
+  ],
   [{ kind: "bank-made", facts: { name: "Ferries" } }, "Made the bank “Ferries”"],
   [{ kind: "bank-changed", facts: { name: "Ferries" } }, "Changed the settings of the bank “Ferries”"],
   [{ kind: "bank-put-away", facts: { name: "Ferries" } }, "Put the bank “Ferries” away"],
@@ -351,7 +367,7 @@ describe("what the history says", () => {
 
   it("is found by the words of its sentences, and not by names of their values or choices", () => {
     expect(kindsThatSay("withdrew")).toEqual(["work-withdrawn"]);
-    expect(kindsThatSay("Reteach")).toEqual(["reteach-assigned"]);
+    expect(kindsThatSay("Reteach")).toEqual(["reteach-assigned", "own-reteach-kept"]);
     for (const word of ["untilDayGiven", "plural", "yes"]) expect(kindsThatSay(word)).toEqual([]);
     expect(signInKindsThatSay("second step")).toEqual(["second-step-set", "second-step-removed"]);
   });

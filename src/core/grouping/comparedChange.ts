@@ -8,13 +8,15 @@ import { sampleVariance } from "../numeric/sampleVariance";
 export interface BeforeAndAfter {
   readonly before: number;
   readonly after: number;
+  /** What makes two students alike, on the scale of a chance; `before` unless stated. */
+  readonly alike?: number;
 }
 
 export interface ComparedChange {
   /** Mean change of the group's members, and of the similar students matched to them. */
   readonly change: number;
   readonly changeOfSimilar: number;
-  /** Their difference with its 95 % interval. */
+  /** Their difference with its interval. */
   readonly difference: number;
   readonly low: number;
   readonly high: number;
@@ -27,13 +29,13 @@ export interface ComparedChange {
 /** Students are similar whose value before lies this near, and each member is compared with up to three of them. */
 const CALIPER = 0.1;
 const MOST_MATCHES = 3;
-const LEVEL = 0.95;
+const USUAL_LEVEL = 0.95;
 
 /**
  * Whether a group's members moved further than similar students who were not in it: each member's change less the mean
  * change of the nearest others before (matching with a caliper and replacement; Stuart 2010). The interval knows that the same others
  * are compared with several members, and how few they are: their changes are weighed by how often they serve, with degrees of freedom
- * by Welch (1947) and Satterthwaite (1946). Needs two matched members and two different others. Never a bare tick: it comes with its
+ * by Welch (1947) and Satterthwaite (1946); `level` is 0.95 unless stated. Needs two matched members and two different others. Never a bare tick: it comes with its
  * interval and how many could be compared.
  * @throws CoreError "bad-argument", where this does not hold: Values before and after are finite.
  * @example comparedChange([{ before: 0.3, after: 0.8 }], [{ before: 0.3, after: 0.4 }]).noEstimate // "too-few-similar"
@@ -41,6 +43,7 @@ const LEVEL = 0.95;
 export function comparedChange(
   members: readonly BeforeAndAfter[],
   others: readonly BeforeAndAfter[],
+  level = USUAL_LEVEL,
 ): ComparedChange | NoEstimate<"too-few-similar"> {
   demandThat(
     [...members, ...others].every(({ before, after }) => Number.isFinite(before) && Number.isFinite(after)),
@@ -57,7 +60,7 @@ export function comparedChange(
   const own = matched.map((pair) => pair.own);
   const changeOfSimilar = [...weights].reduce((sum, [other, weight]) => sum + weight * changeOf(other), 0);
   const difference = mean(own) - changeOfSimilar;
-  const half = halfWidth(own, weights);
+  const half = halfWidth(own, weights, level);
   return {
     change: mean(own),
     changeOfSimilar,
@@ -72,21 +75,42 @@ export function comparedChange(
 
 const changeOf = ({ before, after }: BeforeAndAfter): number => after - before;
 
-function similarTo(member: BeforeAndAfter, others: readonly BeforeAndAfter[]): BeforeAndAfter[] {
-  const distance = (other: BeforeAndAfter) => Math.abs(other.before - member.before);
+const placeOf = ({ before, alike = before }: BeforeAndAfter): number => alike;
+
+function similarTo<Other extends BeforeAndAfter>(member: BeforeAndAfter, others: readonly Other[]): Other[] {
+  const distance = (other: BeforeAndAfter) => Math.abs(placeOf(other) - placeOf(member));
   return others
     .filter((other) => distance(other) <= CALIPER)
     .sort((x, y) => distance(x) - distance(y))
     .slice(0, MOST_MATCHES);
 }
 
+/**
+ * Those of some others with whom members would be compared: the nearest of each within the caliper, each once, in the order given.
+ * @example similarStudents([{ chance: 0.3 }], [{ chance: 0.35 }, { chance: 0.9 }]).length // 1
+ */
+export function similarStudents<Other extends { readonly chance: number }>(
+  members: readonly { readonly chance: number }[],
+  others: readonly Other[],
+): Other[] {
+  const asChange = <One extends { readonly chance: number }>(one: One) => ({
+    one,
+    before: one.chance,
+    after: one.chance,
+  });
+  const found = new Set(
+    members.flatMap((member) => similarTo(asChange(member), others.map(asChange)).map(({ one }) => one)),
+  );
+  return others.filter((other) => found.has(other));
+}
+
 /** Half of the interval: the members' mean and the weighed mean of the others are apart, each with its own variance. */
-function halfWidth(own: readonly number[], weights: ReadonlyMap<BeforeAndAfter, number>): number {
+function halfWidth(own: readonly number[], weights: ReadonlyMap<BeforeAndAfter, number>, level: number): number {
   const ofMembers = sampleVariance(own) / own.length;
   const squares = [...weights.values()].reduce((sum, weight) => sum + weight * weight, 0);
   const ofOthers = sampleVariance([...weights.keys()].map(changeOf)) * squares;
   const variance = ofMembers + ofOthers;
   if (variance === 0) return 0;
   const freedom = variance ** 2 / (ofMembers ** 2 / (own.length - 1) + ofOthers ** 2 / (weights.size - 1));
-  return distribution.studentQuantile(1 - (1 - LEVEL) / 2, freedom) * Math.sqrt(variance);
+  return distribution.studentQuantile(1 - (1 - level) / 2, freedom) * Math.sqrt(variance);
 }

@@ -1,5 +1,5 @@
 import type { LinearConstraint, LinearModel, LinearTerm } from "../model/linearModel";
-import { type GroupProblem, unitsOf } from "./groupProblem";
+import { fixedMembers, type GroupProblem, unitsOf } from "./groupProblem";
 import { tenthOf } from "./tenthOf";
 
 /**
@@ -28,6 +28,15 @@ export function groupModel(problem: GroupProblem): LinearModel {
     ...skills.flatMap((skill) => sizeConstraints(problem, places, skill)),
     { terms: skills.map((skill) => one(openName(skill))), relation: "<=", bound: problem.slots },
     ...pairConstraints(problem, places),
+    ...skills.flatMap((skill) =>
+      fixedMembers(problem, problem.skillIds[skill] ?? "").map(
+        (id): LinearConstraint => ({
+          terms: [one(memberName(problem.studentIds.indexOf(id), skill))],
+          relation: "=",
+          bound: 1,
+        }),
+      ),
+    ),
   ];
   const binaries = [...places.map(({ student, skill }) => memberName(student, skill)), ...skills.map(openName)];
   const maximise = places.map(({ student, skill }) => ({
@@ -96,10 +105,13 @@ function windowConstraints(
   ];
 }
 
-/** Where a student may be placed: somebody present with a need, and whoever must come along has one too. */
+/** Where a student may be placed: somebody present with a need, and whoever must come along has one too; whoever is fixed, only there. */
 function placesOf(problem: GroupProblem): Place[] {
+  const fixed = problem.skillIds.map((skillId) => fixedMembers(problem, skillId));
   return unitsOf(problem).flatMap((unit) => {
     const own = unit.map((id) => problem.studentIds.indexOf(id));
+    const place = fixed.findIndex((members) => members.includes(unit[0] ?? ""));
+    if (place >= 0) return own.map((student) => ({ student, skill: place }));
     return problem.skillIds.flatMap((_, skill) =>
       own.every((student) => (problem.need[student]?.[skill] ?? 0) > 0)
         ? own.map((student) => ({ student, skill }))

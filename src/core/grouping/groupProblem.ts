@@ -2,6 +2,11 @@ import { CoreError, demandThat } from "../model/fail";
 
 export type Pair = readonly [string, string];
 
+export interface Fixed {
+  readonly studentId: string;
+  readonly skillId: string;
+}
+
 /** Who needs what, and the limits within which groups are made. Need is at least 0; 0 or less means "do not group". */
 export interface GroupProblem {
   readonly studentIds: readonly string[];
@@ -17,6 +22,8 @@ export interface GroupProblem {
   readonly keepTogether?: readonly Pair[];
   /** Students who are away: in no group. */
   readonly absent?: readonly string[];
+  /** Students who are to be in the group of a skill, whatever they need. */
+  readonly fixed?: readonly Fixed[];
   /** What a group costs for each unit by which its members' chances of mastery, in whole tenths, lie apart; chances like `need`. */
   readonly spread?: { readonly penalty: number; readonly chances: readonly (readonly number[])[] };
 }
@@ -38,8 +45,10 @@ export interface GroupPlan {
 }
 
 /**
- * Throws "bad-argument" when sizes, slots or the shape of a table make no sense, and "contradiction" when two students must be
- * kept both together and apart (also by way of others), or more must stay together than a group may hold.
+ * Throws "bad-argument" when sizes, slots or the shape of a table make no sense, and "contradiction" when wishes cannot all be met: two
+ * students are to be kept both together and apart (also by way of others, or of the groups that they are fixed in), more must stay
+ * together than a group may hold, somebody who is away is fixed in a group, somebody is fixed in two, or more groups have somebody
+ * fixed than there are. The values say whom it is about.
  */
 export function demandGroupProblem(problem: GroupProblem): void {
   const { smallest, largest, slots, need, studentIds, skillIds, spread } = problem;
@@ -60,14 +69,55 @@ export function demandGroupProblem(problem: GroupProblem): void {
   );
   for (const together of unitsOf(problem)) {
     const apart = (problem.keepApart ?? []).find(([one, other]) => together.includes(one) && together.includes(other));
-    if (apart)
-      throw new CoreError("contradiction", "Two students are to be kept together and apart.", { students: apart });
-    if (together.length > largest)
-      throw new CoreError("contradiction", "More students are to be kept together than a group may hold.", {
-        students: together,
-        largest,
-      });
+    if (apart) contradiction("together-and-apart", apart);
+    if (together.length > largest) contradiction("too-many-together", together);
+    if (new Set(fixedOf(problem, together).map(({ skillId }) => skillId)).size > 1)
+      contradiction("fixed-in-two", together);
   }
+  demandFixed(problem);
+}
+
+/** Why wishes cannot all be met. */
+export type Contradiction =
+  | "together-and-apart"
+  | "too-many-together"
+  | "fixed-in-two"
+  | "fixed-and-away"
+  | "fixed-and-apart"
+  | "too-many-fixed"
+  | "too-many-groups-fixed";
+
+function contradiction(wish: Contradiction, students: readonly string[]): never {
+  throw new CoreError("contradiction", "Wishes for groups contradict each other.", { wish, students });
+}
+
+const fixedOf = ({ fixed = [] }: GroupProblem, studentIds: readonly string[]) =>
+  fixed.filter(({ studentId }) => studentIds.includes(studentId));
+
+function demandFixed(problem: GroupProblem): void {
+  const { fixed = [], absent = [], keepApart = [], largest, slots } = problem;
+  const away = fixed.find(({ studentId }) => absent.includes(studentId));
+  if (away) contradiction("fixed-and-away", [away.studentId]);
+  const skills = new Set(fixed.map(({ skillId }) => skillId));
+  if (skills.size > slots)
+    contradiction(
+      "too-many-groups-fixed",
+      fixed.map(({ studentId }) => studentId),
+    );
+  for (const skillId of skills) {
+    const own = fixedMembers(problem, skillId);
+    const apart = keepApart.find(([one, other]) => own.includes(one) && own.includes(other));
+    if (apart) contradiction("fixed-and-apart", apart);
+    if (own.length > largest) contradiction("too-many-fixed", own);
+  }
+}
+
+/** Whoever is fixed in the group of a skill, with those who are to be kept together with them. */
+export function fixedMembers(problem: GroupProblem, skillId: string): string[] {
+  const fixed = (problem.fixed ?? []).filter((one) => one.skillId === skillId).map(({ studentId }) => studentId);
+  return unitsOf(problem)
+    .filter((unit) => unit.some((id) => fixed.includes(id)))
+    .flat();
 }
 
 /** Students present, joined into units that can only be grouped as a whole. */

@@ -8,7 +8,8 @@ import { planOf } from "./planOf";
  * The grouping of most value (need served less the cost of spread) within the limits: a student in at most one group, one
  * group a skill, sizes within the limits, at most `slots` groups, pairs kept apart or together, absent students left out.
  * Proven best when the solver finishes within `limitSeconds`; otherwise the better of what it had and the greedy answer,
- * and the plan says so. Throws as `demandGroupProblem` does.
+ * and the plan says so. Where a group in which somebody is fixed cannot reach the smallest size, the greedy answer stands, smaller than wished. Throws as
+ * `demandGroupProblem` does.
  */
 export async function planGroups(
   problem: GroupProblem,
@@ -17,7 +18,7 @@ export async function planGroups(
 ): Promise<GroupPlan> {
   demandGroupProblem(problem);
   const greedy = groupsGreedily(problem);
-  if (greedy.groups.length === 0 && !problem.need.flat().some((need) => need > 0))
+  if (greedy.groups.length === 0 && (problem.slots === 0 || !problem.need.flat().some((need) => need > 0)))
     return { ...greedy, quality: "optimal" };
   const solution = await solve(groupModel(problem), limitSeconds);
   const members = new Map(

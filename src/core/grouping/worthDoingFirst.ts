@@ -1,6 +1,6 @@
 import { chanceWithin } from "../mastery/chanceWithin";
 import { demandThat } from "../model/fail";
-import { expectedGain, USUAL_VISIT, type WorkableSkill } from "../selection/expectedGain";
+import { expectedGain, visitWithin, type WorkableSkill } from "../selection/expectedGain";
 
 export interface WorthDoing {
   readonly skillId: string;
@@ -16,7 +16,8 @@ export interface WorthDoing {
 
 /**
  * What is worth doing first for a student in the minutes at hand: skills by expected gain per minute,
- * ready * (P after - P before) * (1 + unlocked weight) / minutes. Skills with nothing to gain are left out.
+ * ready * (P after - P before) * (1 + unlocked weight) / minutes. Skills with nothing to gain are left out. In fewer minutes than a usual
+ * visit takes, a visit is as long as they are.
  * @throws CoreError "bad-argument", where this does not hold: Minutes at hand are 0 or more.
  * @example worthDoingFirst([{ id: "a", mastery: 0.3, learning: 0.1, ready: 1, unlockedWeight: 0 }, { id: "b", mastery: 0.3, learning: 0.1, ready: 0.1, unlockedWeight: 0 }], 10).map(({ skillId }) => skillId) // ["a", "b"]
  */
@@ -25,10 +26,11 @@ export function worthDoingFirst(
   minutesAtHand: number,
 ): WorthDoing[] {
   demandThat(minutesAtHand >= 0, "Minutes at hand are 0 or more.", { minutesAtHand });
-  const { answers, minutes } = USUAL_VISIT;
+  const visit = visitWithin(minutesAtHand);
+  const { answers, minutes } = visit;
   let left = minutesAtHand;
   return skills
-    .map((skill) => ({ skill, gainPerMinute: expectedGain(skill) }))
+    .map((skill) => ({ skill, gainPerMinute: expectedGain(skill, visit) }))
     .filter(({ gainPerMinute }) => gainPerMinute > 0)
     .sort((x, y) => y.gainPerMinute - x.gainPerMinute || (x.skill.id < y.skill.id ? -1 : 1))
     .map(({ skill, gainPerMinute }) => {

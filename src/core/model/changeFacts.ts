@@ -2,6 +2,7 @@ import type { BankLevel, BankRole } from "./bankLevel";
 import type { ChangeArea } from "./changeArea";
 import type { DecimalMark } from "./decimalMark";
 import { AREA_OF_EVIDENCE, type EvidenceFacts } from "./evidenceFacts";
+import { AREA_OF_GROUPS, type GroupFacts } from "./groupFacts";
 import type { Noted } from "./noted";
 import { AREA_OF_PLANS, type PlanFacts } from "./planFacts";
 import { AREA_OF_WORK, type WorkFacts } from "./workFacts";
@@ -22,7 +23,7 @@ interface OfPerson {
  * What the history says of a change, by its kind: facts, which are worded for whoever reads them. People are ids, so that no
  * name outlives an erasure; titles and names of things are as they were on the day. Days are school days.
  */
-export interface ChangeFacts extends PlanFacts, WorkFacts, EvidenceFacts {
+export interface ChangeFacts extends PlanFacts, WorkFacts, EvidenceFacts, GroupFacts {
   "roster-imported": {
     readonly file: string;
     readonly into: string | null;
@@ -202,6 +203,7 @@ export const AREA_OF_CHANGE: Readonly<Record<Exclude<ChangeKind, "undone" | "sai
   ...AREA_OF_PLANS,
   ...AREA_OF_WORK,
   ...AREA_OF_EVIDENCE,
+  ...AREA_OF_GROUPS,
   "note-kept": "library",
   "item-rescored": "scores",
 };

@@ -7,7 +7,7 @@ import { itemVersions } from "../schema/items";
 import { people } from "../schema/people";
 import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
-import { reteachStudents } from "../schema/reteach";
+import { reteachCompared, reteachStudents, visits } from "../schema/reteach";
 import {
   answers,
   lessonVisits,
@@ -81,6 +81,8 @@ export async function deleteEvidenceOf(tx: Queryable, personId: string): Promise
   await tx.delete(studentLines).where(eq(studentLines.personId, personId));
   await tx.delete(assignmentTargets).where(eq(assignmentTargets.personId, personId));
   await tx.delete(reteachStudents).where(eq(reteachStudents.personId, personId));
+  await tx.delete(reteachCompared).where(eq(reteachCompared.personId, personId));
+  await tx.delete(visits).where(eq(visits.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));
   await tx.delete(talkNotes).where(eq(talkNotes.personId, personId));
   await tx.delete(planStarts).where(eq(planStarts.personId, personId));

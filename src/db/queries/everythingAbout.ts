@@ -7,7 +7,7 @@ import { changeSubjects, changes, signIns } from "../schema/history";
 import { enrollments, people, roles } from "../schema/people";
 import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
-import { reteachStudents } from "../schema/reteach";
+import { reteachCompared, reteachStudents, visits } from "../schema/reteach";
 import { sittings } from "../schema/sittings";
 import { interests, studentGoals, supports } from "../schema/students";
 import { misconceptionDays, misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
@@ -69,6 +69,8 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     talks: await db.select().from(talkNotes).where(eq(talkNotes.personId, personId)),
     "known-mistakes-by-day": await db.select().from(misconceptionDays).where(eq(misconceptionDays.personId, personId)),
     reteaching: await db.select().from(reteachStudents).where(eq(reteachStudents.personId, personId)),
+    "compared-with-reteaching": await db.select().from(reteachCompared).where(eq(reteachCompared.personId, personId)),
+    "minutes-alone": await db.select().from(visits).where(eq(visits.personId, personId)),
     "signing-in": await db
       .select({ at: signIns.at, kind: signIns.kind, by: signIns.by, device: signIns.device })
       .from(signIns)

@@ -116,6 +116,7 @@ export async function membersOfGroups(db: Queryable, groupIds: readonly string[]
     .select({
       groupId: groupMembers.groupId,
       membershipId: groupMembers.id,
+      explains: groupMembers.explains,
       fromDay: groupMembers.fromDay,
       person: people,
     })
@@ -147,28 +148,4 @@ export async function reteachesOfStudents(db: Queryable, personIds: readonly str
     .innerJoin(people, eq(people.id, groups.ownerId))
     .where(among(reteachStudents.personId, personIds))
     .orderBy(desc(reteaches.assignedDay), desc(reteaches.id));
-}
-
-/** The reteach of which an assignment is the check, for a student who is not judged yet; null when there is none. */
-export async function unjudgedReteach(db: Queryable, assignmentId: string, personId: string) {
-  const [found] = await db
-    .select({ id: reteachStudents.id, skillId: reteaches.skillId, chanceBefore: reteachStudents.chanceBefore })
-    .from(reteaches)
-    .innerJoin(reteachStudents, eq(reteachStudents.reteachId, reteaches.id))
-    .where(
-      and(
-        eq(reteaches.checkId, assignmentId),
-        eq(reteachStudents.personId, personId),
-        isNull(reteachStudents.judgedDay),
-      ),
-    );
-  return found ?? null;
-}
-
-export async function keepVerdict(
-  tx: Queryable,
-  id: string,
-  values: Required<Pick<ReteachStudentRow, "judgedDay" | "chanceAfter" | "checkRight" | "checkItems" | "verdict">>,
-): Promise<void> {
-  await tx.update(reteachStudents).set(values).where(eq(reteachStudents.id, id));
 }

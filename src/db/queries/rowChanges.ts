@@ -13,8 +13,8 @@ import { notes } from "../schema/notes";
 import { passages, passageVersions } from "../schema/passages";
 import { classes, classStaff, courses, enrollments, holidays, people, roles, schools, terms } from "../schema/people";
 import { planEntries, planRights, planSlots, planStarts, plans } from "../schema/plan";
-import { groupMembers, groupShares, groups } from "../schema/regroup";
-import { reteaches, reteachStudents } from "../schema/reteach";
+import { groupHabits, groupMembers, groupShares, groups } from "../schema/regroup";
+import { ownReteaches, reteachCompared, reteaches, reteachStudents, visits } from "../schema/reteach";
 import { interests, supports } from "../schema/students";
 import {
   assignments,
@@ -68,6 +68,10 @@ const TABLES = {
   groupShares,
   reteaches,
   reteachStudents,
+  reteachCompared,
+  groupHabits,
+  ownReteaches,
+  visits,
   supports,
   interests,
   banks,

@@ -1,4 +1,5 @@
-import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import type { GroupHabits } from "../../core/model/reteach";
 import { skills } from "./library";
 import { classes, people, schools } from "./people";
 
@@ -72,6 +73,21 @@ export const groupMembers = sqliteTable(
     untilDay: text("until_day"),
     /** The tie (a row of class_staff or group_shares) by which its maker had the student; it holds as long as that does. */
     lentThrough: text("lent_through"),
+    /** Is there to explain the group's skill to the others, and is given none of its work. */
+    explains: integer("explains", { mode: "boolean" }).notNull().default(false),
   },
   (t) => [index("group_members_by_group").on(t.groupId), index("group_members_by_person").on(t.personId)],
+);
+
+/** How the groups of a class are made, week after week; one row a class. */
+export const groupHabits = sqliteTable(
+  "group_habits",
+  {
+    id: text("id").primaryKey(),
+    classId: text("class_id")
+      .notNull()
+      .references(() => classes.id),
+    habits: text("habits", { mode: "json" }).$type<GroupHabits>().notNull(),
+  },
+  (t) => [uniqueIndex("group_habits_once").on(t.classId)],
 );

@@ -1,8 +1,11 @@
 "use server";
 import type { ActionResult } from "@/core/model/actionResult";
 import { runAction } from "@/server/runtime/action";
-import { changeGroup, endGroupShare, makeGroup, moveMembers, shareGroup } from "./writes/groups";
-import { archiveGroup, assignReteach, makeGroups } from "./writes/reteachGroups";
+import { assignReteach } from "./writes/assignReteach";
+import { archiveGroup, changeGroup, endGroupShare, makeGroup, moveMembers, shareGroup } from "./writes/groups";
+import { keepHabits } from "./writes/habits";
+import { keepOwnReteach, notePresence, noteVisit } from "./writes/lessonNotes";
+import { makeGroups } from "./writes/makeGroups";
 
 type Done = ActionResult<{ changeId: string }>;
 
@@ -40,4 +43,20 @@ export async function shareGroupAction(input: unknown): Promise<Done> {
 
 export async function endGroupShareAction(input: unknown): Promise<Done> {
   return runAction((context) => endGroupShare(context, input));
+}
+
+export async function keepHabitsAction(input: unknown): Promise<Done> {
+  return runAction((context) => keepHabits(context, input));
+}
+
+export async function notePresenceAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => notePresence(context, input));
+}
+
+export async function keepOwnReteachAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => keepOwnReteach(context, input));
+}
+
+export async function noteVisitAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => noteVisit(context, input));
 }

@@ -97,6 +97,12 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
   "group-shared": `Shared the group “{name}” with {person}${UNTIL}`,
   "group-share-ended": "{person} no longer shares the group “{name}”",
   "reteach-assigned": "Assigned reteach practice and a check on {skill} to “{group}”",
+  "group-habits-changed": "Changed when and how the groups of {className} are made",
+  "presence-noted": "Noted who was there when “{name}” was taught: {there} there{away, plural, =0 {} other {, # away}}",
+  "own-reteach-kept":
+    "Changed the reteach plan of {skill} for next time{shared, select, yes {, for colleagues too} other {}}",
+  "visit-noted":
+    "Noted a few minutes with {person} on {skill}: {result, select, got {got it} nearly {nearly} other {not yet}}",
   "bank-made": "Made the bank “{name}”",
   "bank-changed": "Changed the settings of the bank “{name}”",
   "bank-put-away": "Put the bank “{name}” away",

@@ -72,7 +72,13 @@ describe("worth doing first", () => {
       after: expect.closeTo(0.3 + 0.7 * 0.5 * (1 - 0.84 ** 6), 12),
       minutes: 5.4,
     });
-    expect(worthDoingFirst([skill("a")], 5.3)[0]?.fits).toBe(false);
+    // In fewer minutes than a usual visit, a visit is as long as they are.
+    expect(worthDoingFirst([skill("a")], 3)[0]).toMatchObject({
+      fits: true,
+      minutes: 3,
+      after: expect.closeTo(0.3 + 0.7 * 0.5 * (1 - 0.84 ** 3), 12),
+    });
+    expect(worthDoingFirst([skill("a"), skill("b")], 5).map(({ fits }) => fits)).toEqual([true, false]);
     expect(worthDoingFirst([skill("done", { mastery: 1 })], 10)).toEqual([]);
     expect(() => worthDoingFirst([], -1)).toThrow(/0 or more/);
   });

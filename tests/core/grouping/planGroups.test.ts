@@ -178,9 +178,22 @@ describe("contradictory wishes", () => {
     ];
     const contradiction = (over: Partial<GroupProblem>) => expect(() => groupsGreedily({ ...problem, ...over }));
     contradiction({ keepTogether: together, keepApart: [["c", "a"]] }).toThrowError(
-      expect.objectContaining({ code: "contradiction", values: { students: ["c", "a"] } }),
+      expect.objectContaining({
+        code: "contradiction",
+        values: { wish: "together-and-apart", students: ["c", "a"] },
+      }),
     );
-    contradiction({ keepTogether: [...together, ["c", "d"]] }).toThrow(/more students|More students/);
+    const names = (wish: string, students: string[], over: Partial<GroupProblem>) =>
+      contradiction(over).toThrowError(expect.objectContaining({ values: { wish, students } }));
+    const inK = (...ids: string[]) => ids.map((studentId) => ({ studentId, skillId: "k" }));
+    names("too-many-together", ["a", "b", "c", "d"], { keepTogether: [...together, ["c", "d"]] });
+    names("fixed-and-away", ["b"], { fixed: inK("b"), absent: ["b"] });
+    names("fixed-and-apart", ["a", "b"], { fixed: inK("a", "b"), keepApart: [["a", "b"]] });
+    names("too-many-fixed", ["a", "b", "c", "d"], { fixed: inK("a", "b", "c", "d") });
+    const two = { skillIds: ["k", "l"], need: [0, 1, 2, 3].map(() => [1, 1]) };
+    const inBoth = [...inK("a"), { studentId: "b", skillId: "l" }];
+    names("too-many-groups-fixed", ["a", "b"], { ...two, fixed: inBoth });
+    names("fixed-in-two", ["a", "b"], { ...two, slots: 2, fixed: inBoth, keepTogether: [["a", "b"]] });
     contradiction({ keepTogether: together, keepApart: [["c", "d"]] }).not.toThrow();
     contradiction({ keepTogether: [...together, ["c", "d"]], absent: ["d"] }).not.toThrow();
   });

@@ -223,3 +223,24 @@ export async function endGroupShare(context: Context, raw: unknown): Promise<{ c
     return { changeId: await record(tx, context, found, { kind: "group-share-ended", facts }, rows) };
   });
 }
+
+/** Puts a group away; its history and evidence stay. */
+export async function archiveGroup(context: Context, raw: unknown): Promise<{ changeId: string }> {
+  const { groupId } = validated(object({ groupId: string().required() }), raw);
+  return context.runtime.db.write(async (tx) => {
+    const found = await groupById(tx, groupId);
+    if (!found || found.archivedAt !== null)
+      throw new Refusal("not-found", "This group is not there, or was archived.");
+    await demandGroup(context, "archive", found, tx);
+    const rows = [changed("groups", found, { archivedAt: context.runtime.now() })];
+    return {
+      changeId: await recordChange(tx, context, {
+        kind: "group-put-away",
+        facts: { name: found.name },
+        subjectIds: [groupId],
+        classId: found.classId,
+        rows,
+      }),
+    };
+  });
+}

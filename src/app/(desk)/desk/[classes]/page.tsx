@@ -5,7 +5,7 @@ import { closePointerAction } from "@/features/frame/actions";
 import { pointersForMe } from "@/features/frame/reads/pointers";
 import { planFigure } from "@/features/plan/figure";
 import { comingGaps } from "@/features/plan/reads/comesNext";
-import { groupList } from "@/features/regroup/reads/reteachGroups";
+import { groupList } from "@/features/regroup/reads/groupList";
 import { unlockStudentsAction } from "@/features/roster/actions";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { todayLines } from "@/features/today/lines/todayLines";

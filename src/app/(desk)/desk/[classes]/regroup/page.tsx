@@ -1,8 +1,9 @@
 import type { Metadata } from "next";
-import { limitsFrom } from "@/features/regroup/limits";
-import { groupList, suggestions } from "@/features/regroup/reads/reteachGroups";
+import { groupList } from "@/features/regroup/reads/groupList";
+import { limitsOf } from "@/features/regroup/reads/suggest/limitsOf";
+import { suggestions } from "@/features/regroup/reads/suggest/suggestions";
 import { GroupList } from "@/features/regroup/view/GroupList";
-import { SuggestedGroups } from "@/features/regroup/view/SuggestedGroups";
+import { SuggestedGroups } from "@/features/regroup/view/suggest/SuggestedGroups";
 import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";
@@ -22,19 +23,30 @@ export default async function Page({
   const { classes: key } = await params;
   const { chosen } = await someClasses(key);
   const ids = chosen.map(({ id }) => id);
-  const limits = limitsFrom(await searchParams);
+  const search = await searchParams;
   const found = await attempt(async (context) => ({
     groups: await groupList(context, ids),
-    view: await suggestions(context, ids, limits),
+    view: await suggestions(context, ids, await limitsOf(context, ids, search)),
   }));
   if (!found.ok) return <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />;
   return (
     <div className="px-5 py-4">
-      <p className="mb-3 text-right">
-        <ButtonLink href={`/desk/${key}/regroup/board`}>Open the group board</ButtonLink>
+      <p className="mb-3 flex flex-wrap justify-end gap-2">
+        <ButtonLink href={`/desk/${key}/regroup/worth`}>A few minutes alone</ButtonLink>
+        <ButtonLink href={`/desk/${key}/regroup/helped`}>What helped with what</ButtonLink>
+        <ButtonLink href={`/desk/${key}/regroup/board`}>Group board</ButtonLink>
       </p>
       <GroupList groups={found.data.groups} base={`/desk/${key}`} />
-      <SuggestedGroups view={found.data.view} base={`/desk/${key}`} classIds={ids} />
+      <SuggestedGroups view={found.data.view} base={`/desk/${key}`} classIds={ids} address={addressOf(key, search)} />
     </div>
   );
+}
+
+/** The wishes of the address, for asking for better groups. */
+function addressOf(classes: string, search: Search): string {
+  const asked = ["for", "focus", "away", "fixed"].flatMap((name) => {
+    const value = search[name];
+    return typeof value === "string" ? [[name, value]] : [];
+  });
+  return new URLSearchParams([["classes", classes], ...asked]).toString();
 }

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
-import { groupView } from "@/features/regroup/reads/reteachGroups";
-import { GroupPage } from "@/features/regroup/view/GroupPage";
+import { groupView } from "@/features/regroup/reads/groupView";
+import { GroupPage } from "@/features/regroup/view/group/GroupPage";
 import { ownClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
 import { Refused } from "@/ui/layout/Refused";

@@ -1,0 +1,18 @@
+import type { ChangeArea } from "./changeArea";
+import type { Approach, VisitResult } from "./reteach";
+
+/** What the history says of groups' habits, lessons held and minutes with one student, by kind. */
+export interface GroupFacts {
+  readonly "group-habits-changed": { readonly className: string };
+  /** Who was there when a group was taught: how many, and how many were not. */
+  readonly "presence-noted": { readonly name: string; readonly there: number; readonly away: number };
+  readonly "own-reteach-kept": { readonly skill: string; readonly approach: Approach; readonly shared: boolean };
+  readonly "visit-noted": { readonly personId: string; readonly skill: string; readonly result: VisitResult };
+}
+
+export const AREA_OF_GROUPS: Readonly<Record<keyof GroupFacts, ChangeArea>> = {
+  "group-habits-changed": "groups",
+  "presence-noted": "groups",
+  "own-reteach-kept": "groups",
+  "visit-noted": "groups",
+};
