@@ -52,7 +52,7 @@ export const ownCompletion = and(
       and tried.part_id = ${furtherTries.partId} and tried.attempt = ${furtherTries.attempt} and tried.finished_at is not null))`,
 ) as SQL;
 
-const assignmentsWithWork = (db: Queryable) =>
+export const assignmentsWithWork = (db: Queryable) =>
   db
     .select(given)
     .from(assignments)

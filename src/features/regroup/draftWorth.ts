@@ -152,8 +152,9 @@ export interface DraftTime {
   readonly clashes: readonly { readonly id: string; readonly name: string; readonly group: string }[];
 }
 
-/** When each group meets: such that as few as can be have to be in two places. */
+/** When each group meets: such that as few as can be have to be in two places. Groups that work all at once have no time of their own. */
 export function timesOf({ limits, students }: SuggestionView, drafts: readonly DraftGroup[]): DraftTime[] {
+  if (limits.purpose !== "need") return drafts.map(() => ({ slot: null, minutes: null, clashes: [] }));
   const busy = students.flatMap(({ id, meets }) => meets.map(({ slot }) => ({ studentIds: [id], slot })));
   const slots = groupTimes(
     drafts.map(({ studentIds }) => studentIds),

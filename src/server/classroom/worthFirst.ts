@@ -12,10 +12,13 @@ export interface WorthSkill extends WorthDoing {
   readonly why: WhyFacts["worthDoing"];
 }
 
-/** What is worth doing first with a student in the minutes at hand; skills mastered now, or named as done already, are left out. */
+/**
+ * What is worth doing first with a student in the minutes at hand; skills mastered now, or named as done already, are left out. What the class
+ * will be taught anyway and the student has not met yet is no gap: it comes into it only where nothing else is left.
+ */
 export function worthFirst(
   student: ClassroomStudent,
-  { skills, weights }: Pick<Classroom, "skills" | "weights">,
+  { skills, weights, plan, today }: Pick<Classroom, "skills" | "weights" | "plan" | "today">,
   minutes: number,
   done: ReadonlySet<string> = new Set(),
 ): WorthSkill[] {
@@ -34,7 +37,9 @@ export function worthFirst(
     ];
   });
   const visit = visitWithin(minutes);
-  return worthDoingFirst(workable, minutes).flatMap((worth) => {
+  const toCome = new Set(plan.filter(({ fromDay }) => fromDay > today).map(({ skillId }) => skillId));
+  const gaps = workable.filter(({ id }) => !toCome.has(id) || !(student.gauges.get(id)?.tooLittle ?? true));
+  return worthDoingFirst(gaps.length > 0 ? gaps : workable, minutes).flatMap((worth) => {
     const skill = skills.find(({ id }) => id === worth.skillId);
     const state = workable.find(({ id }) => id === worth.skillId);
     return skill && state ? [{ ...worth, skill, why: whyWorthDoing(state, visit) }] : [];

@@ -21,7 +21,7 @@ export function Bend({ stations, base }: { readonly stations: readonly Station[]
     <nav
       aria-label="The bend"
       className="no-print from-paper to-bank border-hair grid border-b bg-gradient-to-b"
-      style={{ gridTemplateColumns: `repeat(${stations.length}, 1fr)` }}
+      style={{ gridTemplateColumns: `repeat(${stations.length}, minmax(0, 1fr))` }}
     >
       {stations.map((station, place) => {
         const high = place % 2 === 0;
@@ -54,10 +54,10 @@ export function Bend({ stations, base }: { readonly stations: readonly Station[]
               className={`border-ink absolute left-1/2 -translate-x-1/2 rounded-full border-[2.5px] ${current ? "bg-ink h-4 w-4" : "bg-paper h-3 w-3 group-hover:bg-silt"}`}
               style={{ top: high ? (current ? 5 : 7) : current ? 41 : 43 }}
             />
-            <span className="absolute inset-x-2 text-center leading-tight" style={{ top: high ? 23 : 6 }}>
+            <span className="absolute inset-x-0.5 text-center leading-tight" style={{ top: high ? 23 : 6 }}>
               <b className={`block text-[15px] ${current ? "font-extrabold" : "font-semibold"}`}>{station.name}</b>
               <span
-                className={`block truncate text-[13px] ${station.attention ? "text-clay font-semibold" : "text-mute"}`}
+                className={`block truncate text-[13px] max-sm:sr-only ${station.attention ? "text-clay font-semibold" : "text-mute"}`}
               >
                 {station.figure}
               </span>

@@ -77,7 +77,7 @@ export const APPROACH_WORDS: Readonly<Record<Approach, string>> = {
   things: "With things to hold",
   "own-answers": "From their own wrong answers",
   model: "With a model to move",
-  steps: "A worked example, step by step",
+  steps: "Step by step, from a worked example",
   underneath: "One step down",
 };
 

@@ -61,12 +61,12 @@ export function DeskHeader(props: {
   const stationOf = (key: string) => `/desk/${key}${path.slice(base.length).split("/").slice(0, 2).join("/")}`;
   const chosen = classes.find(({ slug }) => slug === chosenKey);
   return (
-    <header className="no-print flex h-11 items-center gap-5 px-5 text-[15px]">
+    <header className="no-print flex h-11 items-center gap-5 px-5 text-[15px] max-sm:gap-3 max-sm:px-3">
       <Link href={base} aria-label="Today" className="-m-1 p-1">
         <RiverMark />
       </Link>
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="flex items-center gap-1.5 text-[16px] font-semibold">
+        <DropdownMenu.Trigger className="flex items-center gap-1.5 text-[16px] font-semibold whitespace-nowrap">
           {chosen?.name ?? (chosenKey === "school" ? "Whole school" : "All classes")}{" "}
           <ChevronDown size={16} aria-hidden />
         </DropdownMenu.Trigger>
@@ -101,14 +101,16 @@ export function DeskHeader(props: {
       <button
         type="button"
         onClick={() => setPalette(true)}
-        className="text-mute border-hair hover:border-ink ml-auto flex w-64 items-center gap-2 border-b px-1 py-1 text-left"
+        className="text-mute border-hair hover:border-ink ml-auto flex items-center gap-2 px-1 py-1 text-left sm:border-b md:w-64"
       >
-        <Search size={15} aria-hidden /> Find a student, skill or work
-        <kbd className="border-hair ml-auto border px-1.5 text-[12px] font-semibold">/</kbd>
+        <Search size={15} aria-hidden className="shrink-0" />
+        <span className="max-md:sr-only">Find a student, skill or work</span>
+        <kbd className="border-hair ml-auto border px-1.5 text-[12px] font-semibold max-md:hidden">/</kbd>
       </button>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="flex items-center gap-1.5">
-          {personName} <ChevronDown size={15} aria-hidden />
+          <span className="max-sm:max-w-20 max-sm:truncate">{personName}</span>
+          <ChevronDown size={15} aria-hidden className="shrink-0" />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content className={menu} align="end">

@@ -4,7 +4,7 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { heldUpNow } from "@/core/work/heldUpNow";
 import { itemsAtWork } from "@/db/queries/live";
 import { assignmentById, partsOfWorks, type RunRow, targetsWithSittings } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { shortNames } from "@/server/classroom/names";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -20,12 +20,13 @@ export async function liveBoard(context: Context, assignmentId: string): Promise
   const db = runtime.db.read;
   const work = await assignmentById(db, assignmentId);
   if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-  await demandClasses(context, "see", [work.classId]);
-  const [school, parts, targets] = await Promise.all([
+  const sees = await demandWork(context, "see", work);
+  const [school, parts, all] = await Promise.all([
     schoolOf(runtime, actor.schoolId),
     partsOfWorks(db, [work.workId]),
     targetsWithSittings(db, [assignmentId]),
   ]);
+  const targets = all.filter(({ person }) => sees(person.id));
   const shown = groupBy(
     await itemsAtWork(
       db,

@@ -3,7 +3,7 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { classesOfWork } from "@/db/queries/marks";
 import { classesById } from "@/db/queries/people";
 import { assignmentById, partsOfWorks, targetsWithSittings } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
@@ -15,7 +15,7 @@ export async function rulesView(context: Context, assignmentId: string): Promise
   const db = runtime.db.read;
   const work = await assignmentById(db, assignmentId);
   if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-  await demandClasses(context, "change", [work.classId]);
+  await demandWork(context, "change", work);
   const [school, parts, targets, classIds] = await Promise.all([
     schoolOf(runtime, actor.schoolId),
     partsOfWorks(db, [work.workId]),

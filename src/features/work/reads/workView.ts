@@ -28,7 +28,7 @@ import {
   targetsWithSittings,
   workById,
 } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { loadClassroom } from "@/server/classroom/classroom";
 import { joinedSince } from "@/server/classroom/joinedSince";
 import { shortNames } from "@/server/classroom/names";
@@ -67,10 +67,10 @@ export async function workView(context: Context, assignmentId: string): Promise<
   const { runtime, actor } = context;
   const work = await assignmentById(runtime.db.read, assignmentId);
   if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-  await demandClasses(context, "see", [work.classId]);
+  const sees = await demandWork(context, "see", work);
   const [entry] = await entriesOf(context, [work]);
   const school = await schoolOf(runtime, actor.schoolId);
-  const targets = await targetsWithSittings(runtime.db.read, [assignmentId]);
+  const targets = (await targetsWithSittings(runtime.db.read, [assignmentId])).filter(({ person }) => sees(person.id));
   const given = new Set(targets.map(({ person }) => person.id));
   const enrolled = await studentsOfClasses(runtime.db.read, [work.classId], dayAt(school, runtime.now()));
   const skillIds = (await skillIdsOfAssignments(runtime.db.read, [assignmentId])).get(assignmentId) ?? [];

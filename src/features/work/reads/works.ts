@@ -5,19 +5,36 @@ import { windowFor, windowStanding } from "@/core/work/workWindow";
 import { workCounts } from "@/db/queries/figures";
 import { classesById } from "@/db/queries/people";
 import { waitingCounts } from "@/db/queries/ratings";
-import { assignmentsOfClasses, type GivenWork, releasesOf, skillIdsOfAssignments } from "@/db/queries/work";
+import {
+  assignmentsOfClasses,
+  assignmentsOfGroupsAround,
+  type GivenWork,
+  releasesOf,
+  skillIdsOfAssignments,
+} from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
 import { joinedSince } from "@/server/classroom/joinedSince";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
-import { instantInWords, schoolOf } from "@/server/runtime/school";
+import { instantInWords, schoolOf, todayOf } from "@/server/runtime/school";
 import type { WorkListEntry } from "../types";
 
 export async function workList(context: Context, classIds: readonly string[]): Promise<WorkListEntry[]> {
   await demandClasses(context, "see", classIds);
-  const works = await assignmentsOfClasses(context.runtime.db.read, classIds);
-  return entriesOf(context, works);
+  const db = context.runtime.db.read;
+  const day = await todayOf(context.runtime, context.actor.schoolId);
+  const [own, ofGroups] = await Promise.all([
+    assignmentsOfClasses(db, classIds),
+    assignmentsOfGroupsAround(db, classIds, groupsOf(context.actor), day),
+  ]);
+  return entriesOf(
+    context,
+    [...own, ...ofGroups].sort((x, y) => y.givenAt - x.givenAt),
+  );
 }
+
+/** Groups that somebody teaches. */
+const groupsOf = (actor: Context["actor"]): string[] => (actor.kind === "staff" ? [...actor.groupTies.keys()] : []);
 
 export async function entriesOf(context: Context, works: readonly GivenWork[]): Promise<WorkListEntry[]> {
   const { runtime, actor } = context;

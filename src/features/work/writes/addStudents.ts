@@ -5,7 +5,7 @@ import { studentsOfClasses } from "@/db/queries/people";
 import { membersOfGroups } from "@/db/queries/regroup";
 import { added } from "@/db/queries/rowChanges";
 import { assignmentById, personIdsOfAssignments } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { newTarget } from "@/server/classroom/workRows";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
@@ -32,7 +32,7 @@ export async function addStudents(context: Context, raw: unknown): Promise<{ rea
   return runtime.db.write(async (tx) => {
     const work = await assignmentById(tx, assignmentId);
     if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [work.classId], tx);
+    await demandWork(context, "change", work, tx);
     if (dueAt !== null && windowFault({ opensAt: Math.max(now, work.opensAt), dueAt, closesAt: null }))
       throw new Refusal("invalid", "This day is over. Choose a later day.");
     const day = dayAt(school, now);

@@ -21,6 +21,7 @@ import {
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
 import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { markedPart, partsOfTargets } from "@/server/classroom/partsOfTargets";
 import { renewEnds } from "@/server/classroom/renewEnds";
 import { recordChange } from "@/server/history/recordChange";
@@ -68,7 +69,7 @@ export async function changeRules(
   return runtime.db.write(async (tx) => {
     const work = await assignmentById(tx, assignmentId);
     if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [work.classId], tx);
+    await demandWork(context, "change", work, tx);
     const closesAt = closesDay === null ? null : instantAt(school, closesDay, "20:00");
     if (windowFault({ opensAt: work.opensAt, dueAt: work.dueAt, closesAt }))
       throw new Refusal("invalid", "Late work can’t end before the work is due. Choose a later day.");

@@ -11,7 +11,7 @@ import {
   skillIdsOfPart,
   targetsWithSittings,
 } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { renewEnds } from "@/server/classroom/renewEnds";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
@@ -35,7 +35,7 @@ export async function addToWork(context: Context, raw: unknown): Promise<{ chang
   const { runtime } = context;
   const found = await assignmentById(runtime.db.read, assignmentId);
   if (!found || found.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-  await demandClasses(context, "change", [found.classId]);
+  await demandWork(context, "change", found);
   const items = await placedItems(
     context,
     found.kind,
@@ -123,7 +123,7 @@ async function changeAssignment(
     const given = await assignmentById(tx, assignmentId);
     if (!given || given.withdrawnAt !== null)
       throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [given.classId]);
+    await demandWork(context, "change", given);
     const { values, told } = change(given);
     const rows = [changed("assignments", given, values)];
     const changeId = await recordChange(tx, context, { ...told, classId: given.classId, rows });

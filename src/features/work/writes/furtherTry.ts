@@ -5,7 +5,7 @@ import { added, changed } from "@/db/queries/rowChanges";
 import { assignmentById, type PartRow, partsOfWorks, pickedItemsOf, targetsWithSittings } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import type { RowChange } from "@/db/schema/history";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { partsOfTargets } from "@/server/classroom/partsOfTargets";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
@@ -34,7 +34,7 @@ export async function furtherTry(context: Context, raw: unknown): Promise<{ read
   return runtime.db.write(async (tx) => {
     const work = await assignmentById(tx, assignmentId);
     if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [work.classId], tx);
+    await demandWork(context, "change", work, tx);
     const part = (await partsOfWorks(tx, [work.workId])).find(({ id }) => id === partId);
     if (!part) throw new Refusal("not-found", "This part is not there any more.");
     if (conductorOf(part.kind).onPaper)

@@ -3,7 +3,7 @@ import { array, number, object, string } from "yup";
 import { windowFault } from "@/core/work/workWindow";
 import { added, changed } from "@/db/queries/rowChanges";
 import { assignmentById, openingsOf, partsOfWorks, type TargetRow, targetsWithSittings } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { renewEnds } from "@/server/classroom/renewEnds";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
@@ -35,7 +35,7 @@ export async function grant(context: Context, raw: unknown): Promise<{ readonly 
   return runtime.db.write(async (tx) => {
     const work = await assignmentById(tx, assignmentId);
     if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [work.classId], tx);
+    await demandWork(context, "change", work, tx);
     const targets = (await targetsWithSittings(tx, [assignmentId])).map(({ target }) => target);
     const own = targets.filter(({ personId }) => studentIds.includes(personId));
     if (own.length !== new Set(studentIds).size)
@@ -75,7 +75,7 @@ export async function openPart(context: Context, raw: unknown): Promise<{ readon
   return runtime.db.write(async (tx) => {
     const work = await assignmentById(tx, assignmentId);
     if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [work.classId], tx);
+    await demandWork(context, "change", work, tx);
     const part = (await partsOfWorks(tx, [work.workId])).find(({ id }) => id === partId);
     if (!part) throw new Refusal("not-found", "This part is not there any more.");
     const own = (await targetsWithSittings(tx, [assignmentId])).filter(({ person }) => studentIds.includes(person.id));

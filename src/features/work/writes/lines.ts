@@ -3,7 +3,7 @@ import { array, object, string } from "yup";
 import { LINE_KINDS } from "@/core/model/work";
 import { added } from "@/db/queries/rowChanges";
 import { assignmentById, targetsWithSittings } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -30,7 +30,7 @@ export async function sendLines(context: Context, raw: unknown): Promise<{ reado
   return runtime.db.write(async (tx) => {
     const work = await assignmentById(tx, assignmentId);
     if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [work.classId], tx);
+    await demandWork(context, "change", work, tx);
     const given = new Set((await targetsWithSittings(tx, [assignmentId])).map(({ person }) => person.id));
     const to = [...new Set(studentIds)];
     if (!to.every((id) => given.has(id)))

@@ -4,7 +4,7 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { changed } from "@/db/queries/rowChanges";
 import { assignmentById, type GivenWork, partsOfWorks, runsOfTargets, targetsWithSittings } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { renewEnds } from "@/server/classroom/renewEnds";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
@@ -96,7 +96,7 @@ async function withWork(
   return context.runtime.db.write(async (tx) => {
     const work = await assignmentById(tx, assignmentId);
     if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [work.classId], tx);
+    await demandWork(context, "change", work, tx);
     return { changeId: await change(tx, work) };
   });
 }

@@ -3,7 +3,7 @@ import { array, object, string } from "yup";
 import { RELEASED } from "@/core/model/work";
 import { added } from "@/db/queries/rowChanges";
 import { assignmentById, releasesOf } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { recordChange } from "@/server/history/recordChange";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
@@ -21,7 +21,7 @@ export async function releaseWork(context: Context, raw: unknown): Promise<{ rea
   return runtime.db.write(async (tx) => {
     const work = await assignmentById(tx, assignmentId);
     if (!work || work.withdrawnAt !== null) throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-    await demandClasses(context, "change", [work.classId], tx);
+    await demandWork(context, "change", work, tx);
     const before = (await releasesOf(tx, [assignmentId])).map((one) => one.what);
     const fresh = [...new Set(what)].filter((one) => !before.includes(one));
     if (fresh.length === 0) return { changeId: null };

@@ -14,7 +14,7 @@ import {
   type TargetRow,
   targetsWithSittings,
 } from "@/db/queries/work";
-import { demandClasses } from "@/server/access/subjects";
+import { demandWork } from "@/server/access/workAccess";
 import { shortNames } from "@/server/classroom/names";
 import { markedPart, type OwnPart, partsOfTargets } from "@/server/classroom/partsOfTargets";
 import { drawerOf } from "@/server/library/drawnItems";
@@ -75,8 +75,8 @@ export async function pieceData(
   const work = await assignmentById(db, assignmentId);
   if (!work || work.withdrawnAt !== null || work.isTrial)
     throw new Refusal("not-found", "This work is not there, or was withdrawn.");
-  await demandClasses(context, "see", [work.classId]);
-  const given = await targetsWithSittings(db, [assignmentId]);
+  const sees = await demandWork(context, "see", work);
+  const given = (await targetsWithSittings(db, [assignmentId])).filter(({ person }) => sees(person.id));
   const narrowed = frame !== null && (frame.params.groupId !== null || frame.params.studentIds.length > 0);
   const inSight = new Set(narrowed ? frame.students.map(({ id }) => id) : given.map(({ person }) => person.id));
   const shown = given.filter(({ person }) => inSight.has(person.id));

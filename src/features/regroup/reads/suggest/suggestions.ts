@@ -133,16 +133,17 @@ function explained(view: Omit<SuggestionView, "groups">): DraftGroup[] {
   });
   const [most] = asked.sort((x, y) => y.total - x.total);
   if (!most || most.total === 0) return [];
-  return explainedGroups(most.candidates, {
-    groups: limits.times.length,
-    atMost: Math.max(1, limits.largest - 1),
-    keepApart: limits.apart,
-  }).map(({ explainerId, studentIds }) => ({
-    key: `explain-${explainerId}`,
-    skillId: most.skill.id,
-    explainerIds: [explainerId],
-    studentIds,
-  }));
+  const atMost = Math.max(1, limits.largest - 1);
+  // They explain all at once, so the times of the week set no bound.
+  const groups = Math.ceil(most.candidates.filter((one) => one.need > 0).length / atMost);
+  return explainedGroups(most.candidates, { groups, atMost, keepApart: limits.apart }).map(
+    ({ explainerId, studentIds }) => ({
+      key: `explain-${explainerId}`,
+      skillId: most.skill.id,
+      explainerIds: [explainerId],
+      studentIds: [explainerId, ...studentIds],
+    }),
+  );
 }
 
 /** The best groups within the limits, beside those that are to stay as they are; proven best where there was time. */

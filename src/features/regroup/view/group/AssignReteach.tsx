@@ -140,8 +140,9 @@ export function AssignReteach({ group, base }: { readonly group: GroupView; read
             onChange={(event) => setCompare(event.target.checked)}
           />
           <span>
-            {next.similar === 1 ? "1 classmate who stands" : `${next.similar} classmates who stand`} where they do{" "}
-            {next.similar === 1 ? "does" : "do"} the check too
+            Give the check to{" "}
+            {next.similar === 1 ? "the classmate who stands" : `the ${next.similar} classmates who stand`} where they
+            do, too
             <span className="text-mute block text-[14px]">
               Without them nobody can tell whether it was the reteach: whoever stands lowest stands higher the next time
               by luck alone.

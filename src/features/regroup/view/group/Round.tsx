@@ -46,7 +46,7 @@ export function Round({
           <tr>
             <th className="py-1.5 font-normal">Student</th>
             <th className="w-24 font-normal">Was there</th>
-            <th className="w-60 font-normal">Chance of mastery, before and after</th>
+            <th className="w-64 font-normal">Chance of mastery, before and after</th>
             <th className="w-24 font-normal">Practice</th>
             <th className="w-24 font-normal">Check</th>
             <th className="w-44 font-normal">So</th>

@@ -23,12 +23,16 @@ export function Worked({ group, round }: { readonly group: GroupView; readonly r
           {figures.chance && figures.check ? (
             <>
               <p className="mt-1">
-                By the check alone the chance of mastery of {figures.chance.matched} of {figures.chance.members} changed
-                by {signed(points(figures.chance.change))} points, of {figures.chance.similar} students who stood alike
-                by {signed(points(figures.chance.changeOfSimilar))}: a difference of{" "}
-                {signed(points(figures.chance.difference))}, from {signed(points(figures.chance.low))} to{" "}
-                {signed(points(figures.chance.high))} with 80 % certainty. They had {percent(figures.check.change)} of
-                the check right, those alike {percent(figures.check.changeOfSimilar)}.
+                By the check, their chance of mastery stands {signed(points(figures.chance.change))} points from where
+                it was; that of {figures.chance.similar} classmates who stood where they did{" "}
+                {signed(points(figures.chance.changeOfSimilar))}. So it is worth about{" "}
+                <b>{signed(points(figures.chance.difference))} points</b>, with 80 % certainty between{" "}
+                {signed(points(figures.chance.low))} and {signed(points(figures.chance.high))}. They had{" "}
+                {percent(figures.check.change)} of the check right, the classmates{" "}
+                {percent(figures.check.changeOfSimilar)}.
+                {figures.chance.matched < figures.chance.members
+                  ? ` ${figures.chance.members - figures.chance.matched} of them had nobody alike and are left out of this.`
+                  : ""}
               </p>
               <ComparedBar figures={figures.chance} />
             </>
@@ -48,8 +52,8 @@ export function Worked({ group, round }: { readonly group: GroupView; readonly r
           {outcome.learned > 0 ? `${outcome.learned} learned it. ` : ""}
           {outcome.closer > 0 ? `${outcome.closer} came closer. ` : ""}
           {outcome.again > 0 ? <b className="text-clay">{outcome.again} should go round again. </b> : null}
-          {outcome.away > 0 ? `${outcome.away} were away. ` : ""}
-          {outcome.open > 0 ? `${outcome.open} have not handed in the check. ` : ""}
+          {outcome.away > 0 ? `${outcome.away === 1 ? "1 was" : `${outcome.away} were`} away. ` : ""}
+          {outcome.open > 0 ? `${outcome.open === 1 ? "1 has" : `${outcome.open} have`} not handed in the check. ` : ""}
           {round.judgedDay === null && outcome.open > 0 ? waiting(round) : ""}
           {round.judgedDay === null ? "" : <span className="text-mute">Judged on {round.judgedDay}; it stays.</span>}
         </p>

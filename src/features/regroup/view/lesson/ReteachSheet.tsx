@@ -1,5 +1,6 @@
 "use client";
-import { useState } from "react";
+import { useRouter } from "next/navigation";
+import { type ReactNode, useState } from "react";
 import { RETEACH_SLOTS, type ReteachSlot, reteachParts } from "@/core/grouping/reteachParts";
 import { APPROACHES } from "@/core/model/reteach";
 import { PrintButton } from "@/ui/layout/PrintButton";
@@ -19,6 +20,7 @@ export function ReteachSheet(props: {
   readonly forStudents: boolean;
 }) {
   const { group, lesson, base, slot, forStudents } = props;
+  const router = useRouter();
   const [changing, setChanging] = useState(false);
   const to = (change: Readonly<Record<string, string | number>>) =>
     `${base}/regroup/${group.id}/plan?${new URLSearchParams(
@@ -45,32 +47,27 @@ export function ReteachSheet(props: {
             </ButtonLink>
           ) : null}
           <ButtonLink href={`${base}/regroup/${group.id}`}>Back to the group</ButtonLink>
-          <nav aria-label="Length of the slot" className="ml-auto flex items-center gap-2">
-            {RETEACH_SLOTS.map((minutes) => (
-              <ButtonLink
-                key={minutes}
-                href={to({ minutes })}
-                aria-current={minutes === slot ? "true" : undefined}
-                look={minutes === slot ? "main" : "plain"}
-              >
-                {minutes} minutes
-              </ButtonLink>
-            ))}
-          </nav>
         </div>
-        <nav aria-label="How it is taught" className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-[15px]">
-          {offered.map((approach) => (
-            <ButtonLink
-              key={approach}
-              look="quiet"
-              className={`px-0! text-[15px]! ${approach === lesson.approach ? "font-bold" : "font-normal"}`}
-              href={to({ how: approach })}
-              aria-current={approach === lesson.approach ? "true" : undefined}
-            >
-              {APPROACH_WORDS[approach]}
-            </ButtonLink>
-          ))}
-        </nav>
+        <p className="text-[17px]">
+          Taught{" "}
+          <Words label="How it is taught" value={lesson.approach} set={(how) => router.push(to({ how }))}>
+            {offered.map((approach) => (
+              <option key={approach} value={approach}>
+                {lowerFirst(APPROACH_WORDS[approach])}
+                {approach === "underneath" && group.next.lowerName ? `: ${group.next.lowerName}` : ""}
+              </option>
+            ))}
+          </Words>{" "}
+          in{" "}
+          <Words label="Length of the slot" value={String(slot)} set={(minutes) => router.push(to({ minutes }))}>
+            {RETEACH_SLOTS.map((minutes) => (
+              <option key={minutes} value={minutes}>
+                {minutes} minutes
+              </option>
+            ))}
+          </Words>
+          .
+        </p>
       </div>
       <h1 className="font-serif text-[26px] leading-tight font-medium print:text-[18pt]">{group.skillName}</h1>
       {forStudents ? (
@@ -112,6 +109,26 @@ export function ReteachSheet(props: {
         </>
       )}
     </article>
+  );
+}
+
+const lowerFirst = (text: string) => text.slice(0, 1).toLowerCase() + text.slice(1);
+
+function Words(props: {
+  readonly label: string;
+  readonly value: string;
+  readonly set: (value: string) => void;
+  readonly children: ReactNode;
+}) {
+  return (
+    <select
+      aria-label={props.label}
+      className="word-edit max-w-full bg-transparent"
+      value={props.value}
+      onChange={(event) => props.set(event.target.value)}
+    >
+      {props.children}
+    </select>
   );
 }
 

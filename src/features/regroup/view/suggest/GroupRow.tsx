@@ -59,9 +59,11 @@ export function GroupRow(props: {
         ) : null}
       </Place>
       <div className="border-hair text-[14px] lg:border-l lg:pl-4">
-        <p className="font-semibold">
-          {time.slot === null ? "No time left in the week" : `${slotWords(time.slot)}, ${time.minutes} min`}
-        </p>
+        {view.limits.purpose === "need" ? (
+          <p className="font-semibold">
+            {time.slot === null ? "No time left in the week" : `${slotWords(time.slot)}, ${time.minutes} min`}
+          </p>
+        ) : null}
         <label className="mt-1 block">
           <span className="text-mute">Name</span>
           <input

@@ -82,13 +82,17 @@ export function WishesSentence({ view }: { readonly view: SuggestionView }) {
           </WordEdit>
         </>
       )}
-      , at{" "}
-      <WordEdit
-        word={`${limits.times.length === 1 ? "1 time" : `${limits.times.length} times`} a week (${minutes} min)`}
-        label="Times of the week"
-      >
-        <TimesEditor times={limits.times} set={(times) => keep({ times })} />
-      </WordEdit>
+      {limits.purpose === "need" ? (
+        <>
+          , at{" "}
+          <WordEdit
+            word={`${limits.times.length === 1 ? "1 time" : `${limits.times.length} times`} a week, ${minutes} min in all`}
+            label="Times of the week"
+          >
+            <TimesEditor times={limits.times} set={(times) => keep({ times })} />
+          </WordEdit>
+        </>
+      ) : null}
       , groups of{" "}
       <WordEdit word={`${limits.smallest} to ${limits.largest}`} label="Group size">
         <div className="space-y-2">
@@ -137,7 +141,7 @@ export function WishesSentence({ view }: { readonly view: SuggestionView }) {
       {limits.absent.length > 1 ? "are" : "is"} away
       {limits.purpose === "need" ? (
         <>
-          ;{" "}
+          ; fixed in a group:{" "}
           <WordEdit word={fixedWords} label="Fixed">
             <FixedEditor
               fixed={limits.fixed}
@@ -149,8 +153,7 @@ export function WishesSentence({ view }: { readonly view: SuggestionView }) {
                 )
               }
             />
-          </WordEdit>{" "}
-          is to be there in any case
+          </WordEdit>
         </>
       ) : null}
       .
