@@ -128,7 +128,11 @@ export async function membersOfGroups(db: Queryable, groupIds: readonly string[]
 
 export async function reteachesOfGroups(db: Queryable, groupIds: readonly string[]) {
   if (groupIds.length === 0) return [];
-  return db.select().from(reteaches).where(among(reteaches.groupId, groupIds)).orderBy(desc(reteaches.createdAt));
+  return db
+    .select()
+    .from(reteaches)
+    .where(among(reteaches.groupId, groupIds))
+    .orderBy(desc(reteaches.createdAt), desc(reteaches.id));
 }
 
 /** What became of each student of some reteaches; those who have left since too. */

@@ -122,8 +122,6 @@ export async function habitsOfClasses(db: Queryable, classIds: readonly string[]
     .where(inArray(groupHabits.classId, [...classIds]));
 }
 
-export type OwnReteachRow = typeof ownReteaches.$inferSelect;
-
 /** What somebody changed in the plans of a skill, and what colleagues of the school share. */
 export async function ownReteachesOn(
   db: Queryable,

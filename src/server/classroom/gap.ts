@@ -4,9 +4,6 @@ import { LEVEL_CUTS } from "@/core/model/levels";
 import type { LibrarySkill } from "@/server/library/library";
 import type { Classroom, ClassroomStudent } from "./classroom";
 
-/** A whole percentage for a sentence. */
-export const percent = (share: number) => `${Math.round(share * 100)} %`;
-
 /**
  * The gap to close first for a student on the way to a skill: the deepest skill not Secure under it (itself when
  * everything underneath is Secure); null when the skill is Secure.

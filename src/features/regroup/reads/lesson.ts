@@ -1,8 +1,9 @@
 import "server-only";
+import { type ReteachSlot, slotOf } from "@/core/grouping/reteachParts";
 import { askedText } from "@/core/items/askedText";
 import { drawItem } from "@/core/items/drawItem";
 import { tellingMistakes } from "@/core/items/telling";
-import type { Approach } from "@/core/model/reteach";
+import { APPROACHES, type Approach } from "@/core/model/reteach";
 import { fullName } from "@/core/roster/fullName";
 import { tellingMisses } from "@/db/queries/answerLog";
 import { ownReteachesOn } from "@/db/queries/reteaches";
@@ -10,7 +11,8 @@ import { type Shelf, shelfOf } from "@/server/library/shelf";
 import { shownAnswers } from "@/server/library/shownAnswers";
 import type { Context } from "@/server/runtime/context";
 import { instantInWords } from "@/server/runtime/school";
-import type { LessonView, WrongAnswer } from "../types";
+import type { GroupView, LessonView, WrongAnswer } from "../types";
+import { groupView } from "./groupView";
 import { type TheGroup, theGroup } from "./theGroup";
 import { weakestUnder } from "./weakestUnder";
 
@@ -18,6 +20,20 @@ import { weakestUnder } from "./weakestUnder";
 const WRONG_ANSWERS = 6;
 const ITEMS = 4;
 const SEEDS = 12;
+
+/** A group with the lesson that an address asks for, or else the one that comes next or was given last. */
+export async function planOfGroup(
+  context: Context,
+  groupId: string,
+  asked: { readonly how?: string | undefined; readonly minutes?: string | undefined },
+): Promise<{ readonly group: GroupView; readonly lesson: LessonView; readonly slot: ReteachSlot }> {
+  const group = await groupView(context, groupId);
+  const { round, next } = group;
+  const usual = round && next.students.length === 0 ? round.approach : next.approach.approach;
+  const approach = APPROACHES.find((one) => one === asked.how) ?? usual;
+  const slot = slotOf(asked.minutes ?? String(round?.minutes ?? ""));
+  return { group, slot, lesson: await lessonFor(context, groupId, approach) };
+}
 
 /** The lesson for a group, taught by an approach: what to look at, what to show and ask, and which items tell the same mistakes. */
 export async function lessonFor(context: Context, groupId: string, approach: Approach): Promise<LessonView> {

@@ -3,15 +3,10 @@ import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { LEARNED_KINDS } from "@/core/work/conductors/learnedKinds";
 import { windowFor, windowStanding } from "@/core/work/workWindow";
 import { workCounts } from "@/db/queries/figures";
+import { assignmentsOfGroupsAround } from "@/db/queries/groupWork";
 import { classesById } from "@/db/queries/people";
 import { waitingCounts } from "@/db/queries/ratings";
-import {
-  assignmentsOfClasses,
-  assignmentsOfGroupsAround,
-  type GivenWork,
-  releasesOf,
-  skillIdsOfAssignments,
-} from "@/db/queries/work";
+import { assignmentsOfClasses, type GivenWork, releasesOf, skillIdsOfAssignments } from "@/db/queries/work";
 import { demandClasses } from "@/server/access/subjects";
 import { joinedSince } from "@/server/classroom/joinedSince";
 import { libraryOf } from "@/server/library/library";
