@@ -2,9 +2,11 @@ import { proveDiagnostic } from "./prove/diagnostic";
 import { proveEffort } from "./prove/effort";
 import { proveGrouping } from "./prove/grouping";
 import { proveMasteryChoices, provePractice, provePredictions } from "./prove/practice";
+import { proveReteach } from "./prove/reteach";
 import { proveReview } from "./prove/review";
 import { proveShippedDiagnostic } from "./prove/shippedDiagnostic";
 import { print } from "./prove/table";
+import { proveWorthDoing } from "./prove/worthDoing";
 
 /** Simulated students with known truth and fixed seeds: what the core decides against what is true. */
 print("Mastery declared, world by world", provePractice());
@@ -14,4 +16,6 @@ print("Adaptive diagnostic", proveDiagnostic());
 print("Adaptive diagnostic in the shipped content", proveShippedDiagnostic());
 print("Spaced review", proveReview());
 print("Groups by need", await proveGrouping());
+print("Whether a reteach worked", proveReteach());
+print("Worth doing first", proveWorthDoing());
 print("Effort flag", proveEffort());

@@ -31,7 +31,7 @@ interface Judged {
 }
 
 /** One class: early answers, the five who stand lowest are taught, practise and are checked, and so are those like them. */
-function oneClass(seed: string, between: Between): Judged {
+export function oneClass(seed: string, between: Between): Judged {
   const random = seededRandom(seed);
   const next = classOf(random, DIFFICULTY, between);
   let drawn = 0;
@@ -107,7 +107,7 @@ export function proveReteach(): Figure[] {
   const line = (between: Between, aim: string): Figure[] => {
     const all = judged(between);
     const compared = all.filter((one) => one.compared);
-    const said = all.flatMap(({ learned }) => learned).filter((one) => one.said);
+    const without = all.flatMap(({ learned }) => learned).filter(({ hasIt }) => !hasIt);
     return [
       {
         what: `“It worked”, reteach ${between.name}`,
@@ -115,12 +115,12 @@ export function proveReteach(): Figure[] {
         note: `${aim}${between.note ? `; ${between.note}` : ""}; by the group alone ${percent(share(all, ({ alone }) => alone).rate)}; no further ${percent(share(compared, ({ noFurther }) => noFurther).rate)}; not comparable ${percent(1 - compared.length / all.length)}`,
       },
       {
-        what: `“Has learned it” while the skill is not there, ${between.name}`,
+        what: `“Has learned it” of those who have it not, ${between.name}`,
         value: withError({
-          rate: said.filter(({ hasIt }) => !hasIt).length / Math.max(1, said.length),
-          of: said.length,
+          rate: without.filter(({ said }) => said).length / Math.max(1, without.length),
+          of: without.length,
         }),
-        note: "of the students told so",
+        note: "of the students without the skill at the check",
       },
     ];
   };

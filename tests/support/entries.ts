@@ -467,6 +467,15 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         checkItems: 4,
       }),
   },
+  "regroup/reteachNowAction": {
+    needs: ofClass("change"),
+    call: ({ classId, studentId }) =>
+      regroup("reteachNowAction")({
+        classIds: [classId],
+        group: { id: id(), name: "G", skillId: "equivalent-ratios", studentIds: [studentId] },
+        reteachId: id(),
+      }),
+  },
   "regroup/keepHabitsAction": {
     needs: ofClass("change"),
     call: ({ classId }) => regroup("keepHabitsAction")({ classIds: [classId], smallest: 2 }),

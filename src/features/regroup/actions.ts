@@ -6,6 +6,7 @@ import { archiveGroup, changeGroup, endGroupShare, makeGroup, moveMembers, share
 import { keepHabits } from "./writes/habits";
 import { keepOwnReteach, notePresence, noteVisit } from "./writes/lessonNotes";
 import { makeGroups } from "./writes/makeGroups";
+import { reteachNow } from "./writes/reteachNow";
 
 type Done = ActionResult<{ changeId: string }>;
 
@@ -59,4 +60,10 @@ export async function keepOwnReteachAction(input: unknown): Promise<ActionResult
 
 export async function noteVisitAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
   return runAction((context) => noteVisit(context, input));
+}
+
+export async function reteachNowAction(
+  input: unknown,
+): Promise<ActionResult<{ groupId: string; changeIds: readonly string[] }>> {
+  return runAction((context) => reteachNow(context, input));
 }

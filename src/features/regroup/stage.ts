@@ -5,8 +5,10 @@ export interface GroupProgress {
   readonly stage: GroupStage;
   readonly practised: number;
   readonly checked: number;
-  /** Students who count: those who are judged, and those who still are in the group. */
+  /** Students who count: those who are judged, and those who still are in the group and were not away. */
   readonly counted: number;
+  /** Those who come round again: whom it did not help, and who were away. */
+  readonly again: number;
 }
 
 export interface StageFacts {
@@ -19,6 +21,8 @@ export interface StageFacts {
     readonly reteachId: string;
     readonly personId: string;
     readonly judgedDay: string | null;
+    readonly verdict: string | null;
+    readonly there: boolean | null;
   }[];
   readonly finished: readonly { readonly assignmentId: string; readonly personId: string }[];
 }
@@ -26,8 +30,11 @@ export interface StageFacts {
 export function stageOf({ hasSkill, reteach, checkOpen, presentIds, taught, finished }: StageFacts): GroupProgress {
   const own = taught.filter(({ reteachId }) => reteachId === reteach?.id);
   // Whoever left before the check will never hand it in; whoever left afterwards counts as long as the others.
-  const counted = own.filter(({ personId, judgedDay }) => judgedDay !== null || presentIds.has(personId));
-  const checked = own.filter(({ judgedDay }) => judgedDay !== null).length;
+  const present = own.filter(({ personId, judgedDay }) => judgedDay !== null || presentIds.has(personId));
+  // Whoever was away is not waited for: they come round again.
+  const counted = present.filter(({ there }) => there !== false);
+  const again = present.filter(({ there, verdict }) => there === false || verdict === "round-again").length;
+  const checked = counted.filter(({ judgedDay }) => judgedDay !== null).length;
   const practised = finished.filter(
     ({ assignmentId, personId }) =>
       assignmentId === reteach?.practiceId && counted.some((student) => student.personId === personId),
@@ -43,5 +50,5 @@ export function stageOf({ hasSkill, reteach, checkOpen, presentIds, taught, fini
         : practised < counted.length
           ? "practice"
           : "waiting";
-  return { stage, practised, checked, counted: counted.length };
+  return { stage, practised, checked, counted: counted.length, again };
 }

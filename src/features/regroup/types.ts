@@ -24,6 +24,8 @@ export interface GroupListEntry {
   readonly members: readonly string[];
   readonly stage: GroupStage;
   readonly stageText: string;
+  /** Somebody in it comes round again. */
+  readonly goesOn: boolean;
 }
 
 export interface MemberView extends Chip {

@@ -34,7 +34,7 @@ export async function groupList(context: Context, classIds: readonly string[]): 
   return groups.flatMap((group): GroupListEntry[] => {
     const progress = stages.find(({ groupId }) => groupId === group.id);
     if (!progress) return [];
-    const { stage, members, practised, checked, counted, checkOpensAt } = progress;
+    const { stage, members, practised, checked, counted, again, checkOpensAt } = progress;
     const opens = checkOpensAt === null ? "later" : format(new TZDate(checkOpensAt, school.timeZone), "EEE d MMM");
     return [
       {
@@ -45,13 +45,19 @@ export async function groupList(context: Context, classIds: readonly string[]): 
         className: classes.find(({ id }) => id === group.classId)?.name ?? "",
         members: members.map(({ id }) => names.get(id) ?? ""),
         stage,
+        goesOn: stage === "result" && again > 0,
         stageText: {
           standing: group.untilDay === null ? "no end set" : `until ${dayWords(group.untilDay)}`,
           plan: "nothing assigned yet",
           practice: `practice: ${practised} of ${counted} finished`,
           waiting: `practised; the check opens ${opens}`,
           check: `check: ${checked} of ${counted} handed in`,
-          result: "checked: see the result",
+          result:
+            counted === 0
+              ? "nobody was there: give it again"
+              : again === 0
+                ? "checked: see the result"
+                : `checked: ${again === 1 ? "1 goes" : `${again} go`} round again`,
         }[stage],
       },
     ];

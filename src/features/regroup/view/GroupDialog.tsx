@@ -7,6 +7,7 @@ import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
 import { Dialog } from "@/ui/primitives/Dialog";
 import { makeGroupsAction } from "../actions";
+import { useReteachNow } from "./useReteachNow";
 
 /** Names a group for the students at hand and makes it. */
 export function GroupDialog(props: {
@@ -27,14 +28,15 @@ export function GroupDialog(props: {
   const [name, setName] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
+  const now = useReteachNow(`/desk/${props.classKey}`, props.classIds);
+  const group = {
+    id: groupId,
+    name: name ?? nameOf(skillId),
+    skillId,
+    studentIds: props.members.map(({ id }) => id),
+  };
   const make = () =>
     start(async () => {
-      const group = {
-        id: groupId,
-        name: name ?? nameOf(skillId),
-        skillId,
-        studentIds: props.members.map(({ id }) => id),
-      };
       const result = await makeGroupsAction({ classIds: props.classIds, groups: [group] });
       if (!result.ok) {
         setProblem(result.message);
@@ -82,9 +84,20 @@ export function GroupDialog(props: {
             {problem}
           </p>
         ) : null}
-        <div className="flex gap-2">
-          <Button look="main" type="submit" disabled={busy}>
+        <div className="flex flex-wrap gap-2">
+          <Button look="main" type="submit" disabled={busy || now.busy}>
             {props.purpose === "group" ? `Make a group of ${props.members.length}` : "Make the group and open its plan"}
+          </Button>
+          <Button
+            disabled={busy || now.busy}
+            onClick={() =>
+              now.assign(group, () => {
+                props.close();
+                props.done();
+              })
+            }
+          >
+            Make it and assign its reteach
           </Button>
           <Button onClick={props.close}>Cancel</Button>
         </div>

@@ -31,7 +31,7 @@ export function GroupList({ groups, base }: { readonly groups: readonly GroupLis
                 <span data-name>{group.members.join(", ")}</span>
               </td>
               <td
-                className={`w-60 text-right ${group.stage === "check" || group.stage === "plan" ? "text-clay font-semibold" : ""}`}
+                className={`w-60 text-right ${group.stage === "check" || group.stage === "plan" || group.goesOn ? "text-clay font-semibold" : ""}`}
               >
                 {group.stageText}
               </td>

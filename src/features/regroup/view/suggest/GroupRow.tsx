@@ -21,6 +21,8 @@ export function GroupRow(props: {
   readonly lock: (() => void) | null;
   readonly busy: boolean;
   readonly make: () => void;
+  /** Makes it and assigns its reteach; null where there is nothing to teach again. */
+  readonly assign: (() => void) | null;
   /** What it would cost to let go here whoever is being dragged; null while nobody is. */
   readonly dragCost: number | null;
   readonly targets: (studentId: string) => readonly MoveTarget[];
@@ -90,6 +92,11 @@ export function GroupRow(props: {
           <Button disabled={props.busy || group.studentIds.length === 0} onClick={props.make}>
             Make this group
           </Button>
+          {props.assign ? (
+            <Button disabled={props.busy || group.studentIds.length === 0} onClick={props.assign}>
+              Make and assign reteach
+            </Button>
+          ) : null}
           {lock ? (
             <Button look="quiet" className="px-1!" aria-pressed={locked} onClick={lock}>
               {locked ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}

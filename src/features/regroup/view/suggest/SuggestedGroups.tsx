@@ -14,6 +14,7 @@ import { makeGroupsAction } from "../../actions";
 import { becauseOf, costOfMove, timesOf, worthOf } from "../../draftWorth";
 import type { DraftGroup, SuggestionView } from "../../suggestTypes";
 import { Place, POOL } from "../BoardRows";
+import { useReteachNow } from "../useReteachNow";
 import { GroupRow } from "./GroupRow";
 import type { MoveTarget } from "./StudentCard";
 import { useDrafts } from "./useDrafts";
@@ -84,18 +85,18 @@ function Board({ view, base, classIds, address }: Props) {
       ...(from === null ? [] : [{ key: null, name: "", cost: costOfMove(view, groups, studentId, null) }]),
     ];
   };
+  const now = useReteachNow(base, classIds);
+  const asMade = (group: DraftGroup) => ({
+    id: v7(),
+    name: nameOf(group),
+    skillId: group.skillId,
+    studentIds: group.studentIds,
+    explainerIds: group.explainerIds,
+    because: becauseOf(view, group),
+    slots: [times[groups.indexOf(group)]?.slot].filter((slot) => slot != null),
+  });
   const make = (chosen: readonly DraftGroup[]) => {
-    const made = chosen
-      .filter(({ studentIds }) => studentIds.length > 0)
-      .map((group) => ({
-        id: v7(),
-        name: nameOf(group),
-        skillId: group.skillId,
-        studentIds: group.studentIds,
-        explainerIds: group.explainerIds,
-        because: becauseOf(view, group),
-        slots: [times[groups.indexOf(group)]?.slot].filter((slot) => slot != null),
-      }));
+    const made = chosen.filter(({ studentIds }) => studentIds.length > 0).map(asMade);
     run(
       () => makeGroupsAction({ classIds, groups: made }),
       made.length === 1 ? `Made the group “${made[0]?.name}”.` : `Made ${made.length} groups.`,
@@ -157,8 +158,9 @@ function Board({ view, base, classIds, address }: Props) {
           setName={(name) => setNames({ ...names, [group.key]: name })}
           locked={drafts.locked.has(group.key)}
           lock={view.limits.purpose === "need" ? () => drafts.lock(group.key) : null}
-          busy={run.busy}
+          busy={run.busy || now.busy}
           make={() => make([group])}
+          assign={group.skillId === null ? null : () => now.assign(asMade(group))}
           dragCost={
             dragged === null || group.studentIds.includes(dragged) ? null : costOfMove(view, groups, dragged, group.key)
           }

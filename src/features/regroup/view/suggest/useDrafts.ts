@@ -24,56 +24,50 @@ export interface Drafts {
 
 /** The groups on the page: found at once, then the best ones from the server, then as the teacher moves them. */
 export function useDrafts(view: SuggestionView, address: string): Drafts {
-  const [groups, setGroups] = useState<readonly DraftGroup[]>(view.groups);
+  const searched = view.limits.purpose === "need" && view.contradiction === null;
+  /** As the teacher left them; null as long as nobody was moved. */
+  const [own, setOwn] = useState<readonly DraftGroup[] | null>(null);
+  const [best, setBest] = useState<readonly DraftGroup[] | null>(null);
   const [past, setPast] = useState<readonly (readonly DraftGroup[])[]>([]);
   const [locked, setLocked] = useState<ReadonlySet<string>>(new Set());
-  const [search, setSearch] = useState<Search>("greedy");
-  const [best, setBest] = useState<readonly DraftGroup[] | null>(null);
-  const [touched, setTouched] = useState(false);
-  const [asked, setAsked] = useState(0);
-  const [kept, setKept] = useState("");
-  const searched = view.limits.purpose === "need" && view.contradiction === null;
+  const [search, setSearch] = useState<Search>(searched ? "asked" : "greedy");
+  const [asked, setAsked] = useState({ turn: 0, kept: "" });
   useEffect(() => {
     if (!searched) return;
     const aborted = new AbortController();
     setSearch("asked");
-    setBest(null);
-    fetch(`/api/groups?${address}${kept ? `&locked=${encodeURIComponent(kept)}` : ""}&turn=${asked}`, {
-      signal: aborted.signal,
-    })
+    const { turn, kept } = asked;
+    fetch(`/api/groups?${address}${kept ? `&locked=${encodeURIComponent(kept)}` : ""}`, { signal: aborted.signal })
       .then(async (response) => {
         if (!response.ok) throw new Error("refused");
         const found = (await response.json()) as BestGroups;
         setSearch(found.quality);
         setBest(found.groups);
+        // What was asked for anew takes the place of what the teacher left.
+        if (turn > 0) setOwn(null);
       })
       .catch(() => {
         if (!aborted.signal.aborted) setSearch("failed");
       });
     return () => aborted.abort();
-  }, [address, searched, asked, kept]);
-  // What comes from the server takes the place of what was found at once, unless somebody is moving students already.
-  useEffect(() => {
-    if (best !== null && !touched) setGroups(best);
-  }, [best, touched]);
-  const isOther = best !== null && touched && written(best) !== written(groups);
+  }, [address, searched, asked]);
+  const groups = own ?? best ?? view.groups;
   const change = (next: readonly DraftGroup[]) => {
     setPast([...past, groups]);
-    setTouched(true);
-    setGroups(next);
+    setOwn(next);
   };
   return {
     groups,
     locked,
     search,
-    offered: isOther && locked.size === 0,
+    offered: own !== null && best !== null && locked.size === 0 && written(best) !== written(own),
     moves: past.length,
     move: (studentId, toKey) => change(moved(groups, studentId, toKey)),
     undo: () => {
       const last = past.at(-1);
       if (!last) return;
       setPast(past.slice(0, -1));
-      setGroups(last);
+      setOwn(last);
     },
     lock: (key) =>
       setLocked((now) => {
@@ -83,15 +77,10 @@ export function useDrafts(view: SuggestionView, address: string): Drafts {
       }),
     recompute: () => {
       setPast([...past, groups]);
-      setTouched(false);
-      setKept(
-        lockedWritten(
-          groups.flatMap(({ key, skillId, studentIds }) =>
-            locked.has(key) && skillId !== null ? [{ skillId, studentIds }] : [],
-          ),
-        ),
+      const kept = groups.flatMap(({ key, skillId, studentIds }) =>
+        locked.has(key) && skillId !== null ? [{ skillId, studentIds }] : [],
       );
-      setAsked(asked + 1);
+      setAsked({ turn: asked.turn + 1, kept: lockedWritten(kept) });
     },
     takeOffered: () => {
       if (best !== null) change(best);

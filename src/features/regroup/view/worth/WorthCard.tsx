@@ -53,11 +53,6 @@ export function WorthCard({ student, minutes }: { readonly student: WorthStudent
           </Button>
         ) : null}
       </p>
-      {student.today.length > 0 ? (
-        <p className="text-mute text-[15px]">
-          Today: {student.today.map(({ skill, result, by }) => `${skill}, ${VISIT_WORDS[result]} (${by})`).join("; ")}.
-        </p>
-      ) : null}
       {choice ? (
         <>
           <p className="font-serif text-[18px] font-medium">

@@ -5,6 +5,7 @@ import { usePullList } from "@/client/pull-list/pullList";
 import { PageHead } from "@/ui/layout/PageHead";
 import { Button } from "@/ui/primitives/Button";
 import { FIELD } from "@/ui/primitives/Field";
+import { VISIT_WORDS } from "@/words/staff/groupWords";
 import { MINUTES_AT_HAND, type WorthView } from "../../worthTypes";
 import { WorthCard } from "./WorthCard";
 
@@ -19,6 +20,7 @@ export function WorthPage({ view }: { readonly view: WorthView }) {
   const [find, setFind] = useState("");
   const [all, setAll] = useState(false);
   const found = view.students.filter(({ name }) => name.toLowerCase().includes(find.trim().toLowerCase()));
+  const done = view.students.filter(({ today }) => today.length > 0);
   const shown = all || find !== "" ? found : found.slice(0, FIRST_SHOWN);
   return (
     <div className="mx-auto max-w-xl px-4 py-4 text-[16px]">
@@ -57,6 +59,15 @@ export function WorthPage({ view }: { readonly view: WorthView }) {
           </Button>
         ) : null}
       </p>
+      {done.length > 0 ? (
+        <p className="text-mute mb-3 text-[15px]">
+          Noted today:{" "}
+          {done
+            .flatMap(({ name, today }) => today.map(({ skill, result }) => `${name}, ${skill}: ${VISIT_WORDS[result]}`))
+            .join("; ")}
+          .
+        </p>
+      ) : null}
       <ul>
         {shown.map((student) => (
           <WorthCard key={student.id} student={student} minutes={view.minutes} />

@@ -6,6 +6,7 @@ import { GroupList } from "@/features/regroup/view/GroupList";
 import { SuggestedGroups } from "@/features/regroup/view/suggest/SuggestedGroups";
 import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
+import { PageHead } from "@/ui/layout/PageHead";
 import { Refused } from "@/ui/layout/Refused";
 import { ButtonLink } from "@/ui/primitives/Button";
 
@@ -31,11 +32,11 @@ export default async function Page({
   if (!found.ok) return <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />;
   return (
     <div className="px-5 py-4">
-      <p className="mb-3 flex flex-wrap justify-end gap-2">
+      <PageHead title="Groups" sub="Those that you have, and those that the coming times could be used for.">
         <ButtonLink href={`/desk/${key}/regroup/worth`}>A few minutes alone</ButtonLink>
         <ButtonLink href={`/desk/${key}/regroup/helped`}>What helped with what</ButtonLink>
         <ButtonLink href={`/desk/${key}/regroup/board`}>Group board</ButtonLink>
-      </p>
+      </PageHead>
       <GroupList groups={found.data.groups} base={`/desk/${key}`} />
       <SuggestedGroups view={found.data.view} base={`/desk/${key}`} classIds={ids} address={addressOf(key, search)} />
     </div>

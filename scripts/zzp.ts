@@ -1,4 +1,0 @@
-import { proveReteach } from "/work/main/scripts/prove/reteach";
-import { print } from "/work/main/scripts/prove/table";
-
-print("Reteach", proveReteach());
