@@ -50,16 +50,13 @@ export function nextApproach({ available, studentIds, tried, sharedMistake, read
   const wished = reasons.flatMap(([approach, because]) =>
     because !== null && available.includes(approach) ? [{ approach, because }] : [],
   );
-  const untried = wished.find(({ approach }) => inVain(approach) === 0);
+  const isSecond = tried.some(({ personId, helped }) => helped !== true && studentIds.includes(personId));
   const [first] = wished;
-  if (untried && untried === first) return { ...untried, triedInVain: 0 };
+  if (first && inVain(first.approach) === 0)
+    return { ...first, because: isSecond && first.because === "usual" ? "not-tried" : first.because, triedInVain: 0 };
   const order = [...wished.map(({ approach }) => approach), ...available];
   const fewest = Math.min(...order.map(inVain));
   const approach = order.find((one) => inVain(one) === fewest) ?? "things";
-  const because = wished.every((one) => inVain(one.approach) === 0)
-    ? (wished.find((one) => one.approach === approach)?.because ?? "usual")
-    : fewest === 0
-      ? "not-tried"
-      : "least-tried";
+  const because = !isSecond ? "usual" : fewest === 0 ? "not-tried" : "least-tried";
   return { approach, because, triedInVain: order.length === 0 ? 0 : fewest };
 }
