@@ -77,7 +77,9 @@ async function teacherShots(): Promise<void> {
   );
   await page.goto(`${base}${written}/score`, { waitUntil: "networkidle0" });
   await shoot(page, "scoring");
-  await visit("/regroup", "groups");
+  await visit("/regroup", "");
+  await page.waitForFunction(() => document.body.innerText.includes("the best there are within these wishes"));
+  await shoot(page, "groups");
   const groups = await page.$$eval("table a", (links) => links.map((link) => link.getAttribute("href") ?? ""));
   await page.goto(`${base}${groups.at(-1)}`, { waitUntil: "networkidle0" });
   await shoot(page, "before-and-after");

@@ -1,7 +1,10 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { setSecret } from "@/db/queries/credentials";
+import { reteachesOfGroups } from "@/db/queries/regroup";
+import { people } from "@/db/schema/people";
 import { openSitting } from "@/features/delivery/writes/openSitting";
+import { assignReteach } from "@/features/regroup/writes/assignReteach";
 import { shareGroup } from "@/features/regroup/writes/groups";
 import { makeGroups } from "@/features/regroup/writes/makeGroups";
 import { workView } from "@/features/work/reads/workView";
@@ -53,6 +56,18 @@ beforeAll(async () => {
     for (const id of fresh.studentIds.slice(0, 4))
       await workThrough(school, id, placing, (n) => (n % 2 === 0 ? "right" : "wrong"));
     const birch = await makeClass(school, 3, "6 Birch", "ben");
+    await school.db.write((tx) =>
+      tx.insert(people).values({
+        id: "dan",
+        schoolId: school.schoolId,
+        kind: "staff",
+        givenName: "Dan",
+        familyName: "Tester",
+        email: "dan@school.example",
+      }),
+    );
+    await school.db.write((tx) => setSecret(tx, "dan", secret, "password"));
+    await makeClass(school, 2, "6 Third", "dan");
     crossId = school.runtime.newId();
     const cora = await school.teacher("cora");
     await makeGroups(cora, {
@@ -165,6 +180,27 @@ describe("suggested groups", () => {
     await click(page, "button ::-p-text(Make this group)");
     await says("Assign reteach practice and a check");
     expect(await text()).toContain("chance of mastery is");
+  });
+
+  it("are moved by dragging too, with the cost said over each place", async () => {
+    await go(`/6-hazel/regroup?focus=skill:${SKILL}`);
+    await says("the best there are within these wishes");
+    const before = await inGroup("Ratio language");
+    const card = await page.waitForSelector('article[aria-label="Ratio language"] li[data-student]');
+    const pool = await page.waitForSelector("section[aria-labelledby='suggested'] div > ul:last-of-type");
+    const [from, to] = [await card?.boundingBox(), await pool?.boundingBox()];
+    if (!from || !to) throw new Error("nothing to drag");
+    await page.mouse.move(from.x + 12, from.y + from.height - 6);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 40, from.y + 40, { steps: 4 });
+    await page.mouse.move(to.x + 20, to.y + to.height / 2, { steps: 8 });
+    await page.mouse.up();
+    await page.waitForFunction(
+      (count) => document.querySelectorAll("article li[data-student]").length === count,
+      {},
+      before.length - 1,
+    );
+    await says("Undo move");
   });
 
   it("come from a diagnostic in the first week, and say on how little they stand", async () => {
@@ -351,19 +387,32 @@ describe("a few minutes alone", () => {
 });
 
 describe("a group over several classes", () => {
-  it("is seen by who teaches it and by the students' own teachers, and by no third", async () => {
+  it("is seen by who teaches it, its work by the students' own teachers too, and neither by a third", async () => {
+    const { school } = app;
     const opens = async (key: string, path: string) => {
       const context = await browser.createBrowserContext();
       const other = await openPage(context);
       await signInTeacher(other, app.base, `${key}@school.example`, PASSWORD);
       await other.goto(`${app.base}/desk/all${path}`, { waitUntil: "load" });
+      await other.waitForSelector("main");
       const shown = await text(other);
       await context.close();
       return shown;
     };
-    expect(await opens("sam", `/regroup/${crossId}`)).toContain("Across the river");
-    // Of the two, one is the group's home; the other sees its own student, and the work.
-    const seen = [await opens("ana", `/regroup/${crossId}`), await opens("ben", `/regroup/${crossId}`)];
-    expect(seen.filter((shown) => shown.includes("Across the river")).length).toBeGreaterThanOrEqual(1);
+    const group = await opens("sam", `/regroup/${crossId}`);
+    expect(group).toContain("Across the river");
+    await assignReteach(await school.teacher("sam"), {
+      groupId: crossId,
+      reteachId: school.runtime.newId(),
+      practiceDueDay: "2026-11-25",
+      checkOpensDay: "2026-11-24",
+      checkDueDay: "2026-11-27",
+      checkItems: 4,
+      compare: false,
+    });
+    const [given] = await reteachesOfGroups(school.db.read, [crossId]);
+    const work = `/work/${given?.practiceId}`;
+    for (const key of ["sam", "ana", "ben"]) expect(await opens(key, work), key).toContain("not started");
+    for (const path of [work, `/regroup/${crossId}`]) expect(await opens("dan", path)).toContain("not open to you");
   });
 });

@@ -76,13 +76,14 @@ function Sheet({ view }: { readonly view: StudentSheetView }) {
             Worth doing first: <b>{view.firstGap.name}</b>
             {view.firstGap.beingTaught ? ", which is being taught now" : ""}. {becauseOf(view)}.
           </p>
-          <div className="mt-2 flex gap-2">
+          <div className="mt-2 flex flex-wrap gap-2">
             <Button
               onClick={() => pull.toggle({ id: view.id, name: view.name, skillId: view.firstGap?.skillId ?? null })}
             >
               {pull.has(view.id) ? "Take off the pull list" : "Put on the pull list"}
             </Button>
             <ButtonLink href={`/desk/${classes}/library/${view.firstGap.skillId}`}>Reteach plan</ButtonLink>
+            <ButtonLink href={`/desk/${classes}/regroup/worth?students=${view.id}`}>A few minutes</ButtonLink>
           </div>
         </div>
       ) : (

@@ -7,13 +7,23 @@ import type { HelpedView } from "../../helpedTypes";
 const percent = (share: number) => Math.round(share * 100);
 
 /** What tended to help with which mistake, with how many students it stands on. */
-export function HelpedPage({ view, base }: { readonly view: HelpedView; readonly base: string }) {
+export function HelpedPage({
+  view,
+  base,
+  toSchool,
+}: {
+  readonly view: HelpedView;
+  readonly base: string;
+  /** Whoever coordinates the school reads it over all classes. */
+  readonly toSchool: boolean;
+}) {
   return (
     <div className="px-5 py-4">
       <PageHead
         title="What helped with what"
         sub={`From ${view.rounds === 1 ? "1 reteach" : `${view.rounds} reteaches`} and ${view.students === 1 ? "1 student" : `${view.students} students`} who were there and did the check. Helped: learned it, or came clearly closer. ${view.compared === 0 ? "None could be compared with others yet, so luck is in these figures." : `Of ${view.compared} that could be compared with students like them, ${view.worked} worked beyond luck.`}`}
       >
+        {toSchool ? <ButtonLink href="/desk/school/regroup/helped">For the whole school</ButtonLink> : null}
         <PrintButton>Print</PrintButton>
         <ButtonLink href={`${base}/regroup`}>To all groups</ButtonLink>
       </PageHead>
