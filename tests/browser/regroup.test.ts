@@ -182,18 +182,21 @@ describe("suggested groups", () => {
     expect(await text()).toContain("chance of mastery is");
   });
 
-  it("are moved by dragging too, with the cost said over each place", async () => {
+  it("are moved by dragging too", async () => {
     await go(`/6-hazel/regroup?focus=skill:${SKILL}`);
     await says("the best there are within these wishes");
     const before = await inGroup("Ratio language");
     const card = await page.waitForSelector('article[aria-label="Ratio language"] li[data-student]');
-    const pool = await page.waitForSelector("section[aria-labelledby='suggested'] div > ul:last-of-type");
+    const pool = await page.waitForSelector("ul[data-place=pool]");
+    await pool?.evaluate((place) => place.scrollIntoView({ block: "end" }));
     const [from, to] = [await card?.boundingBox(), await pool?.boundingBox()];
     if (!from || !to) throw new Error("nothing to drag");
     await page.mouse.move(from.x + 12, from.y + from.height - 6);
     await page.mouse.down();
     await page.mouse.move(from.x + 40, from.y + 40, { steps: 4 });
     await page.mouse.move(to.x + 20, to.y + to.height / 2, { steps: 8 });
+    // The place says that it would take the card.
+    await page.waitForSelector("ul[data-place=pool].bg-bank");
     await page.mouse.up();
     await page.waitForFunction(
       (count) => document.querySelectorAll("article li[data-student]").length === count,

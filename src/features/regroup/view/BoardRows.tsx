@@ -21,7 +21,7 @@ export function Place({
 }) {
   const { setNodeRef, isOver } = useDroppable({ id, disabled });
   return (
-    <ul ref={setNodeRef} className={`${className} ${isOver ? "bg-bank outline-water outline-2" : ""}`}>
+    <ul ref={setNodeRef} data-place={id} className={`${className} ${isOver ? "bg-bank outline-water outline-2" : ""}`}>
       {children}
     </ul>
   );

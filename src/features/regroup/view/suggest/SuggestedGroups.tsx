@@ -1,5 +1,5 @@
 "use client";
-import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors } from "@dnd-kit/core";
 import { format, parseISO } from "date-fns";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
@@ -112,6 +112,8 @@ function Board({ view, base, classIds, address }: Props) {
   return (
     <DndContext
       sensors={sensors}
+      // Where the pointer is, not where most of the card lies: groups are rows of cards.
+      collisionDetection={pointerWithin}
       onDragStart={({ active }) => setDragged(String(active.id))}
       onDragCancel={() => setDragged(null)}
       onDragEnd={({ active, over }) => {
