@@ -142,8 +142,8 @@ it("walks the whole loop: roster file, practice, two students, evidence, group, 
   await teacher.reload();
   await wait(teacher, "has learned it");
   const outcome = await text(teacher);
-  expect(outcome).toContain("4 of 4 right");
-  expect(outcome).toContain("0 of 4 right");
+  expect(outcome).toContain("5 of 5 right");
+  expect(outcome).toContain("0 of 5 right");
   expect(outcome).toContain("goes round again");
   const figure = /went from (\d+) % to (\d+) %/.exec(outcome.replace(/\s+/g, " "));
   expect(Number(figure?.[2])).toBeGreaterThan(Number(figure?.[1]) + 20);

@@ -3,13 +3,21 @@ import { similarStudents } from "@/core/grouping/comparedChange";
 import { nextApproach, type TriedApproach } from "@/core/grouping/nextApproach";
 import type { Approach } from "@/core/model/reteach";
 import { whyGroup } from "@/core/why/whyGroup";
-import { loadClassroom } from "@/server/classroom/classroom";
+import { type ClassroomStudent, loadClassroom } from "@/server/classroom/classroom";
+import type { LibrarySkill } from "@/server/library/library";
 import { shelfOf } from "@/server/library/shelf";
 import type { Context } from "@/server/runtime/context";
 import type { GroupView, MemberView, TriedView } from "../types";
 import { readinessOf } from "./suggest/needCells";
 import type { TheGroup } from "./theGroup";
 import { weakestUnder } from "./weakestUnder";
+
+/** As far as answers show it: what a student was never seen to try underneath is no gap that one would step down to. */
+const shownReadiness = (student: ClassroomStudent, skill: LibrarySkill): number =>
+  readinessOf(student, {
+    ...skill,
+    prerequisites: skill.prerequisites.filter((id) => student.gauges.get(id)?.tooLittle === false),
+  });
 
 type NextStudent = GroupView["next"]["students"][number];
 
@@ -65,7 +73,7 @@ export async function nextRound(
               .map(({ misconceptionId }) => misconceptionId),
           })),
         );
-  const ready = meant.reduce((sum, student) => sum + readinessOf(student, skill), 0) / Math.max(1, meant.length);
+  const ready = meant.reduce((sum, student) => sum + shownReadiness(student, skill), 0) / Math.max(1, meant.length);
   const inVain = (approach: Approach) =>
     new Set(
       before
