@@ -1,5 +1,6 @@
 import { demandThat } from "../model/fail";
 import { type NoEstimate, noEstimate } from "../model/noEstimate";
+import type { ComparedFigures } from "../model/reteach";
 import { distribution } from "../numeric/distribution";
 import { mean } from "../numeric/mean";
 import { sampleVariance } from "../numeric/sampleVariance";
@@ -10,20 +11,6 @@ export interface BeforeAndAfter {
   readonly after: number;
   /** What makes two students alike, on the scale of a chance; `before` unless stated. */
   readonly alike?: number;
-}
-
-export interface ComparedChange {
-  /** Mean change of the group's members, and of the similar students matched to them. */
-  readonly change: number;
-  readonly changeOfSimilar: number;
-  /** Their difference with its interval. */
-  readonly difference: number;
-  readonly low: number;
-  readonly high: number;
-  /** Members that could be matched, of all, and different students they were matched with. */
-  readonly matched: number;
-  readonly members: number;
-  readonly similar: number;
 }
 
 /** Students are similar whose value before lies this near, and each member is compared with up to three of them. */
@@ -44,7 +31,7 @@ export function comparedChange(
   members: readonly BeforeAndAfter[],
   others: readonly BeforeAndAfter[],
   level = USUAL_LEVEL,
-): ComparedChange | NoEstimate<"too-few-similar"> {
+): ComparedFigures | NoEstimate<"too-few-similar"> {
   demandThat(
     [...members, ...others].every(({ before, after }) => Number.isFinite(before) && Number.isFinite(after)),
     "Values before and after are finite.",

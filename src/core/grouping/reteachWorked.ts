@@ -1,5 +1,5 @@
-import type { WorkedVerdict } from "../model/reteach";
-import { type ComparedChange, comparedChange } from "./comparedChange";
+import type { ComparedFigures, WorkedVerdict } from "../model/reteach";
+import { comparedChange } from "./comparedChange";
 
 /** A student of a reteach, or one like them outside it, who has done the check. */
 export interface Checked {
@@ -14,8 +14,8 @@ export interface Checked {
 export interface ReteachWorked {
   readonly verdict: WorkedVerdict;
   /** Change of chance, and share of the check, against similar students; null where too few could be compared. */
-  readonly chance: ComparedChange | null;
-  readonly check: ComparedChange | null;
+  readonly chance: ComparedFigures | null;
+  readonly check: ComparedFigures | null;
 }
 
 /** A difference in chance this small is no use to anybody. */

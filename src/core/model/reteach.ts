@@ -9,14 +9,16 @@ export type Approach = (typeof APPROACHES)[number];
 export const WORKED_VERDICTS = ["worked", "no-further", "open", "no-comparison"] as const;
 export type WorkedVerdict = (typeof WORKED_VERDICTS)[number];
 
-/** A difference between a group and similar students, as it was judged: all are shares of 1. */
+/** A change of some students against that of similar ones: chances of mastery or shares of a check, 0 to 1. */
 export interface ComparedFigures {
+  /** Mean change of the members, and of the similar students matched to them. */
   readonly change: number;
   readonly changeOfSimilar: number;
+  /** Their difference with its interval, at the level that was asked for. */
   readonly difference: number;
-  /** Its 80 % interval. */
   readonly low: number;
   readonly high: number;
+  /** Members that could be matched, of all, and different students they were matched with. */
   readonly matched: number;
   readonly members: number;
   readonly similar: number;

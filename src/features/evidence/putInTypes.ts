@@ -1,4 +1,4 @@
-import type { ComparedChange } from "@/core/grouping/comparedChange";
+import type { ComparedFigures } from "@/core/model/reteach";
 import type { PutIn, PutInCounts, PutInMove } from "@/core/work/putIn";
 
 export interface PutInPart {
@@ -38,7 +38,7 @@ export interface ActivityView {
   readonly did: number;
   readonly didNot: number;
   /** Null where fewer than five stand on a side, or too few are alike. */
-  readonly compared: ComparedChange | null;
+  readonly compared: ComparedFigures | null;
   readonly whoDidNot: readonly { readonly id: string; readonly name: string }[];
 }
 

@@ -13,7 +13,7 @@ import { misconceptionSignsOf } from "@/db/queries/summaries";
 import { demandStaff } from "@/server/access/demand";
 import { demandGroup } from "@/server/access/subjects";
 import { beliefsIn } from "@/server/classroom/beliefs";
-import { type Classroom, type ClassroomStudent, classesOfMembers, loadClassroom } from "@/server/classroom/classroom";
+import { type ClassroomStudent, classesOfMembers, loadClassroom } from "@/server/classroom/classroom";
 import { workRows } from "@/server/classroom/workRows";
 import { recordChange } from "@/server/history/recordChange";
 import { type Library, type LibrarySkill, libraryOf } from "@/server/library/library";
@@ -22,6 +22,7 @@ import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, instantAt, todayOf } from "@/server/runtime/school";
 import { day, uuid, validated } from "@/server/runtime/validated";
 import { weakestUnder } from "../reads/weakestUnder";
+import { membersIn } from "./membersIn";
 
 /** A day further off is a slip of the keyboard. */
 const MOST_DAYS_AHEAD = 366;
@@ -93,7 +94,7 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
     const meant = present.filter(({ person }) => input.studentIds.length === 0 || input.studentIds.includes(person.id));
     if (meant.length === 0 || meant.length < new Set(input.studentIds).size)
       throw new Refusal("conflict", "Some of these students are not in the group any more. Open the page again.");
-    const taught = membersOf(
+    const taught = membersIn(
       classroom,
       meant.map(({ person }) => person.id),
     );
@@ -185,13 +186,6 @@ export async function assignReteach(context: Context, raw: unknown): Promise<{ c
       }),
     };
   });
-}
-
-function membersOf(classroom: Classroom, studentIds: readonly string[]): ClassroomStudent[] {
-  const members = classroom.students.filter(({ id }) => studentIds.includes(id));
-  if (members.length !== new Set(studentIds).size)
-    throw new Refusal("invalid", "Some of these students are not in your class any more. Open the page again.");
-  return members;
 }
 
 /** The known mistake that at least half of the students made in the skill; null for none. */

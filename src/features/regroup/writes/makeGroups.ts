@@ -9,14 +9,14 @@ import type { RowChange } from "@/db/schema/history";
 import { demandStaff } from "@/server/access/demand";
 import { lend } from "@/server/access/lending";
 import { demandClasses } from "@/server/access/subjects";
-import { type Classroom, loadClassroom } from "@/server/classroom/classroom";
+import { loadClassroom } from "@/server/classroom/classroom";
 import { recordChange } from "@/server/history/recordChange";
 import { libraryOf } from "@/server/library/library";
 import type { Context } from "@/server/runtime/context";
-import { Refusal } from "@/server/runtime/refusal";
 import { uuid, validated } from "@/server/runtime/validated";
 import { labelOf } from "../labelOf";
 import { reasonOf } from "../reads/suggest/reasonOf";
+import { membersIn } from "./membersIn";
 
 const MOST_MEMBERS = 40;
 const MOST_BECAUSE = 600;
@@ -64,7 +64,7 @@ export async function makeGroups(
     if (await groupById(tx, groupIds[0] ?? "")) return { groupIds, changeId: null };
     const rows: RowChange[] = [];
     for (const { id, name, skillId, studentIds, explainerIds, because, slots } of input.groups) {
-      const members = membersOf(classroom, studentIds);
+      const members = membersIn(classroom, studentIds);
       const classId = members[0]?.classId ?? "";
       const [home] = await classesById(tx, [classId]);
       const skill = skillId === null ? null : library.skill(skillId);
@@ -99,7 +99,7 @@ export async function makeGroups(
         ),
       );
     }
-    const classId = membersOf(classroom, input.groups[0]?.studentIds ?? [])[0]?.classId ?? "";
+    const classId = membersIn(classroom, input.groups[0]?.studentIds ?? [])[0]?.classId ?? "";
     const changeId = await recordChange(tx, context, {
       kind: "groups-made",
       facts: { names: input.groups.map(({ name }) => name), students: null },
@@ -109,11 +109,4 @@ export async function makeGroups(
     });
     return { groupIds, changeId };
   });
-}
-
-function membersOf(classroom: Classroom, studentIds: readonly string[]) {
-  const members = classroom.students.filter(({ id }) => studentIds.includes(id));
-  if (members.length !== new Set(studentIds).size)
-    throw new Refusal("invalid", "Some of these students are not in your class any more. Open the page again.");
-  return members;
 }
