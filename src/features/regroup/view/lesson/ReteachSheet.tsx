@@ -5,6 +5,7 @@ import { RETEACH_SLOTS, type ReteachSlot, reteachParts } from "@/core/grouping/r
 import { APPROACHES } from "@/core/model/reteach";
 import { PrintButton } from "@/ui/layout/PrintButton";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { MathText } from "@/ui/primitives/MathText";
 import { APPROACH_WORDS } from "@/words/staff/groupWords";
 import type { GroupView, LessonView } from "../../types";
 import { OwnChanges } from "./OwnChanges";
@@ -139,9 +140,9 @@ function Items({ lesson: { items } }: { readonly lesson: LessonView }) {
       <ul className="space-y-1">
         {items.map(({ itemId, stem, answer, mistakes }) => (
           <li key={itemId}>
-            {stem}{" "}
+            <MathText text={stem} />{" "}
             <span className="text-mute">
-              ({answer}; tells: {mistakes.join(", ").toLowerCase()})
+              (<MathText text={answer} />; tells: {mistakes.join(", ").toLowerCase()})
             </span>
           </li>
         ))}
