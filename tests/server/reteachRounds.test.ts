@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { people } from "@/db/schema/people";
+import { reteachStudents } from "@/db/schema/reteach";
 import { pieceData } from "@/features/evidence/reads/piece/pieceData";
 import { USUAL_HABITS } from "@/features/regroup/limits";
 import { groupList } from "@/features/regroup/reads/groupList";
@@ -17,7 +18,7 @@ import { keepOwnReteach, notePresence, noteVisit } from "@/features/regroup/writ
 import { makeGroups } from "@/features/regroup/writes/makeGroups";
 import { workList } from "@/features/work/reads/works";
 import { workView } from "@/features/work/reads/workView";
-import { moveDueDay } from "@/features/work/writes/changeWork";
+import { moveDueDay, withdrawWork } from "@/features/work/writes/changeWork";
 import { undoChange } from "@/server/history/undoChange";
 import { libraryOf } from "@/server/library/library";
 import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
@@ -120,6 +121,32 @@ describe("whether a reteach worked", () => {
     // Whoever did not do the check comes round again.
     expect(view.next.students.map(({ id }) => id)).toContain(studentIds[1]);
     expect((await groupView(later, nobody)).round).toMatchObject({ figures: { students: 0 } });
+  });
+
+  it("counts who did the check also where what it says alone was not kept, and leaves a withdrawn check alone", async () => {
+    const teacher = await school.teacher();
+    const [old, withdrawn] = [await aGroup(studentIds.slice(0, 2)), await aGroup(studentIds.slice(2, 4))];
+    for (const groupId of [old, withdrawn]) await aRound(groupId, { compare: false });
+    const check = async (groupId: string) => (await groupView(teacher, groupId)).round?.checkWorkId ?? "";
+    await workThrough(studentIds[0] ?? "", await check(old), () => "right");
+    // As a school of the version before has it.
+    await school.db.write((tx) => tx.update(reteachStudents).set({ chanceByCheck: null }));
+    await withdrawWork(teacher, { assignmentId: await check(withdrawn) });
+    school.setNow(START + 5 * DAY);
+    expect(await judgeDue(school.runtime)).toBe(1);
+    const later = await school.teacher();
+    expect((await groupView(later, old)).round?.figures).toEqual({ chance: null, check: null, students: 1 });
+    expect((await groupView(later, withdrawn)).round).toMatchObject({ judgedDay: null });
+  });
+
+  it("offers as many classmates for comparison as get the check, none of them taught the skill again elsewhere", async () => {
+    const teacher = await school.teacher();
+    await aRound(await aGroup(studentIds.slice(0, 8)), { compare: false });
+    const groupId = await aGroup(studentIds.slice(8, 9));
+    const { similar } = (await groupView(teacher, groupId)).next;
+    await aRound(groupId);
+    expect((await groupView(teacher, groupId)).round?.compared.of).toBe(similar);
+    expect(similar).toBe(1);
   });
 
   it("says nothing of luck: those who stand alike move as far", async () => {

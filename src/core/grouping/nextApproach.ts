@@ -36,12 +36,7 @@ const SHARED = 0.5;
  * @example nextApproach({ available: ["things", "model"], studentIds: ["a"], tried: [{ personId: "a", approach: "things", helped: false }], sharedMistake: 0, ready: 1 }).approach // "model"
  */
 export function nextApproach({ available, studentIds, tried, sharedMistake, ready }: ApproachCase): ProposedApproach {
-  const inVain = (approach: Approach) =>
-    new Set(
-      tried
-        .filter((one) => one.approach === approach && one.helped !== true && studentIds.includes(one.personId))
-        .map(({ personId }) => personId),
-    ).size;
+  const inVain = (approach: Approach) => triedInVain(tried, approach, studentIds);
   const reasons: readonly (readonly [Approach, ProposedApproach["because"] | null])[] = [
     ["underneath", ready < UNREADY ? "underneath" : null],
     ["own-answers", sharedMistake >= SHARED ? "same-mistake" : null],
@@ -59,4 +54,19 @@ export function nextApproach({ available, studentIds, tried, sharedMistake, read
   const approach = order.find((one) => inVain(one) === fewest) ?? "things";
   const because = !isSecond ? "usual" : fewest === 0 ? "not-tried" : "least-tried";
   return { approach, because, triedInVain: order.length === 0 ? 0 : fewest };
+}
+
+/**
+ * How many of some students were taught by an approach that has not helped them.
+ * @example triedInVain([{ personId: "a", approach: "things", helped: false }], "things", ["a", "b"]) // 1
+ */
+export function triedInVain(
+  tried: readonly TriedApproach[],
+  approach: Approach,
+  studentIds: readonly string[],
+): number {
+  const own = tried.filter(
+    (one) => one.approach === approach && one.helped !== true && studentIds.includes(one.personId),
+  );
+  return new Set(own.map(({ personId }) => personId)).size;
 }

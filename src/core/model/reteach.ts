@@ -28,10 +28,8 @@ export interface ComparedFigures {
 export interface WorkedFigures {
   readonly chance: ComparedFigures | null;
   readonly check: ComparedFigures | null;
-  /** Students who were taught, were there and did the check, and their mean chances before and after. */
+  /** Students who were taught, were there and did the check. */
   readonly students: number;
-  readonly before: number;
-  readonly after: number;
 }
 
 /** What came of a few minutes with one student. */

@@ -59,13 +59,13 @@ export async function keepWorked(
     .where(and(eq(reteaches.id, id), isNull(reteaches.judgedDay)));
 }
 
-/** Reteaches that nobody has judged though their checks were due. */
+/** Reteaches that nobody has judged though their checks were due; a check that was withdrawn tells nothing, and may come back. */
 export async function reteachesToJudge(db: Queryable, now: number): Promise<ReteachRow[]> {
   const rows = await db
     .select({ reteach: reteaches })
     .from(reteaches)
     .innerJoin(assignments, eq(assignments.id, reteaches.checkId))
-    .where(and(isNull(reteaches.judgedDay), lte(assignments.dueAt, now)));
+    .where(and(isNull(reteaches.judgedDay), lte(assignments.dueAt, now), isNull(assignments.withdrawnAt)));
   return rows.map(({ reteach }) => reteach);
 }
 

@@ -11,7 +11,7 @@ import { knownOf } from "./knownOf";
 /** What is believed of students in one skill on a day (a day number), and the chance of mastery that it comes to. */
 export async function beliefsIn(
   db: Queryable,
-  students: readonly { readonly id: string; readonly grade: number | null }[],
+  students: readonly { readonly id: string; readonly workedAt: number | null }[],
   skill: LibrarySkill,
   day: number,
 ): Promise<Map<string, { readonly belief: SkillBelief; readonly chance: number }>> {
@@ -20,11 +20,11 @@ export async function beliefsIn(
     students.map(({ id }) => id),
   );
   return new Map(
-    students.map(({ id, grade }) => {
+    students.map(({ id, workedAt }) => {
       const { states, placements } = known(id);
       const state = states.get(skill.id);
       if (state) return [id, { belief: beliefOn(state, day), chance: masteryToday(state, day) }];
-      const belief = startingBelief({ grade, placements }, skill);
+      const belief = startingBelief({ grade: workedAt, placements }, skill);
       return [id, { belief, chance: chanceOfMastery(belief) }];
     }),
   );

@@ -26,6 +26,8 @@ export interface ClassroomStudent {
   readonly studentNumber: string;
   /** Null where the roster names none. */
   readonly grade: number | null;
+  /** The grade that what is believed of them starts from: their own, else the class's. */
+  readonly workedAt: number | null;
   readonly classId: string;
   readonly gauges: ReadonlyMap<string, Gauge>;
 }
@@ -129,6 +131,7 @@ async function classroomOf(
         fullName: names.full.get(person.id) ?? "",
         studentNumber: person.studentNumber ?? "",
         grade: person.grade,
+        workedAt,
         classId,
         gauges,
       };

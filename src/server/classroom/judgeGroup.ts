@@ -1,6 +1,5 @@
 import "server-only";
 import { type Checked, reteachWorked } from "@/core/grouping/reteachWorked";
-import { mean } from "@/core/numeric/mean";
 import { membersOfGroups, studentsOfReteaches } from "@/db/queries/regroup";
 import { comparedOfReteaches, keepWorked, type ReteachRow } from "@/db/queries/reteaches";
 import type { Queryable } from "@/db/queryable";
@@ -33,18 +32,13 @@ export async function judgeGroup(
     taught.some(({ personId, judgedDay, there }) => judgedDay === null && there !== false && present.has(personId)) ||
     compared.some(({ judgedDay }) => judgedDay === null);
   if (isOpen && !over) return false;
-  const own = taught.filter(({ there }) => there !== false).flatMap(checked);
-  const { verdict, ...figures } = reteachWorked(own, compared.flatMap(checked));
-  const means = (values: readonly number[]) => (values.length === 0 ? 0 : mean(values));
+  const own = taught.filter(({ there }) => there !== false);
+  const { verdict, ...figures } = reteachWorked(own.flatMap(checked), compared.flatMap(checked));
   await keepWorked(tx, reteach.id, {
     judgedDay: day,
     worked: verdict,
-    figures: {
-      ...figures,
-      students: own.length,
-      before: means(own.map(({ before }) => before)),
-      after: means(own.map(({ after }) => after)),
-    },
+    // Of what was given before, what the check alone says was not kept; that it was done was.
+    figures: { ...figures, students: own.filter(({ judgedDay }) => judgedDay !== null).length },
   });
   return true;
 }

@@ -21,8 +21,11 @@ import { type TheGroup, theGroup } from "./theGroup";
 import { triedViews } from "./tried";
 
 /** One group: who is in it and why, how the last round went for whom, and what comes next. */
-export async function groupView(context: Context, groupId: string): Promise<GroupView> {
-  const found = await theGroup(context, groupId);
+export const groupView = async (context: Context, groupId: string): Promise<GroupView> =>
+  viewOf(context, await theGroup(context, groupId));
+
+/** The same of a group that is read already. */
+export async function viewOf(context: Context, found: TheGroup): Promise<GroupView> {
   const { group, skill, round, classroom } = found;
   const members = await membersOf(context, found);
   const { calendar, timeZone } = classroom.school;

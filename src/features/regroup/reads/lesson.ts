@@ -12,7 +12,7 @@ import { shownAnswers } from "@/server/library/shownAnswers";
 import type { Context } from "@/server/runtime/context";
 import { instantInWords } from "@/server/runtime/school";
 import type { GroupView, LessonView, WrongAnswer } from "../types";
-import { groupView } from "./groupView";
+import { viewOf } from "./groupView";
 import { type TheGroup, theGroup } from "./theGroup";
 import { weakestUnder } from "./weakestUnder";
 
@@ -27,17 +27,20 @@ export async function planOfGroup(
   groupId: string,
   asked: { readonly how?: string | undefined; readonly minutes?: string | undefined },
 ): Promise<{ readonly group: GroupView; readonly lesson: LessonView; readonly slot: ReteachSlot }> {
-  const group = await groupView(context, groupId);
+  const found = await theGroup(context, groupId);
+  const group = await viewOf(context, found);
   const { round, next } = group;
   const usual = round && next.students.length === 0 ? round.approach : next.approach.approach;
   const approach = APPROACHES.find((one) => one === asked.how) ?? usual;
   const slot = slotOf(asked.minutes ?? String(round?.minutes ?? ""));
-  return { group, slot, lesson: await lessonFor(context, groupId, approach) };
+  return { group, slot, lesson: await lessonOf(context, found, approach) };
 }
 
 /** The lesson for a group, taught by an approach: what to look at, what to show and ask, and which items tell the same mistakes. */
-export async function lessonFor(context: Context, groupId: string, approach: Approach): Promise<LessonView> {
-  const found = await theGroup(context, groupId);
+export const lessonFor = async (context: Context, groupId: string, approach: Approach): Promise<LessonView> =>
+  lessonOf(context, await theGroup(context, groupId), approach);
+
+async function lessonOf(context: Context, found: TheGroup, approach: Approach): Promise<LessonView> {
   const { skill, library, classroom, explains, round } = found;
   const { runtime, actor } = context;
   const meant = classroom.students.filter(({ id }) => !explains.has(id));

@@ -1,8 +1,9 @@
 import "server-only";
 import { similarStudents } from "@/core/grouping/comparedChange";
-import { nextApproach, type TriedApproach } from "@/core/grouping/nextApproach";
+import { nextApproach, type TriedApproach, triedInVain } from "@/core/grouping/nextApproach";
 import type { Approach } from "@/core/model/reteach";
 import { whyGroup } from "@/core/why/whyGroup";
+import { beingRetaught } from "@/db/queries/reteaches";
 import { type ClassroomStudent, loadClassroom } from "@/server/classroom/classroom";
 import type { LibrarySkill } from "@/server/library/library";
 import { shelfOf } from "@/server/library/shelf";
@@ -74,12 +75,6 @@ export async function nextRound(
           })),
         );
   const ready = meant.reduce((sum, student) => sum + shownReadiness(student, skill), 0) / Math.max(1, meant.length);
-  const inVain = (approach: Approach) =>
-    new Set(
-      before
-        .filter((one) => one.approach === approach && one.helped !== true && ids.includes(one.personId))
-        .map(({ personId }) => personId),
-    ).size;
   return {
     students,
     approach: nextApproach({
@@ -89,7 +84,7 @@ export async function nextRound(
       sharedMistake: why ? why.shareMistake / why.students : 0,
       ready: meant.length === 0 ? 1 : ready,
     }),
-    approaches: available.map((approach) => ({ approach, inVain: inVain(approach) })),
+    approaches: available.map((approach) => ({ approach, inVain: triedInVain(before, approach, ids) })),
     lowerName: lower?.name ?? null,
     similar: await similarOutside(),
   };
@@ -97,7 +92,13 @@ export async function nextRound(
   async function similarOutside(): Promise<number> {
     const home = await loadClassroom(context.runtime, group.schoolId, [group.classId]);
     const chance = (student: (typeof home.students)[number]) => student.gauges.get(skill.id)?.chance ?? 0;
-    const outside = home.students.filter(({ id }) => !members.some((member) => member.id === id));
+    const others = home.students.filter(({ id }) => !members.some((member) => member.id === id));
+    const retaught = await beingRetaught(
+      context.runtime.db.read,
+      others.map(({ id }) => id),
+      skill.id,
+    );
+    const outside = others.filter(({ id }) => !retaught.has(id));
     return similarStudents(
       meant.map((student) => ({ chance: chance(student) })),
       outside.map((student) => ({ chance: chance(student) })),

@@ -40,7 +40,7 @@ export function Round({
         .
       </p>
       <Worked group={group} round={round} />
-      <Presence group={group} round={round} taught={taught} />
+      <Presence round={round} taught={taught} />
       <table className="mt-2 w-full text-[15px]">
         <thead className="text-mute text-left">
           <tr>
@@ -126,14 +126,7 @@ function There({ member, round }: { readonly member: MemberView; readonly round:
 }
 
 /** Everybody at a tap, as long as somebody is not noted. */
-function Presence({
-  round,
-  taught,
-}: {
-  readonly group: GroupView;
-  readonly round: RoundView;
-  readonly taught: readonly MemberView[];
-}) {
+function Presence({ round, taught }: { readonly round: RoundView; readonly taught: readonly MemberView[] }) {
   const run = useRun(undoAction);
   const open = taught.filter(({ there, left }) => there === null && !left);
   if (round.judgedDay !== null || open.length === 0) return null;

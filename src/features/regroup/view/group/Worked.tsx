@@ -2,7 +2,8 @@ import { WORKED_WORDS } from "@/words/staff/groupWords";
 import type { GroupView, RoundView } from "../../types";
 import { ComparedBar } from "./ComparedBar";
 
-const percent = (share: number) => `${Math.round(share * 100)} %`;
+/** The sign stays beside its number. */
+const percent = (share: number) => `${Math.round(share * 100)}\u00a0%`;
 const points = (share: number) => Math.round(share * 100);
 
 /** What came of a round for the group as a whole: once it is judged, against students like them, with how sure that is. */
