@@ -7,6 +7,7 @@ import { RETEACH_SLOTS, USUAL_SLOT } from "@/core/grouping/reteachParts";
 import type { Approach } from "@/core/model/reteach";
 import { undoAction } from "@/server/history/undoAction";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { Problem } from "@/ui/primitives/Field";
 import { APPROACH_WORDS, approachBecause } from "@/words/staff/groupWords";
 import { assignReteachAction } from "../../actions";
 import type { GroupView } from "../../types";
@@ -152,11 +153,7 @@ export function AssignReteach({ group, base }: { readonly group: GroupView; read
       ) : (
         <p className="text-mute text-[14px]">No classmate stands where they do, so there is nobody to compare with.</p>
       )}
-      {run.problem ? (
-        <p role="alert" className="border-clay border-l-4 pl-3">
-          {run.problem}
-        </p>
-      ) : null}
+      <Problem text={run.problem} />
       <Button look="main" type="submit" disabled={run.busy || meant.length === 0}>
         Assign to {many}
       </Button>

@@ -5,6 +5,7 @@ import { useRun } from "@/client/useRun";
 import type { OwnParts } from "@/core/model/reteach";
 import { undoAction } from "@/server/history/undoAction";
 import { Button } from "@/ui/primitives/Button";
+import { FormFoot } from "@/ui/primitives/FormFoot";
 import { keepOwnReteachAction } from "../../actions";
 import type { LessonView } from "../../types";
 
@@ -95,18 +96,10 @@ export function OwnChanges(props: {
         />
         Colleagues may read and take it over
       </label>
-      {run.problem ? (
-        <p role="alert" className="border-clay border-l-4 pl-3">
-          {run.problem}
-        </p>
-      ) : null}
-      <p className="flex gap-2">
-        <Button look="main" type="submit" disabled={run.busy}>
-          Keep for next time
-        </Button>
-        <Button onClick={() => setParts({})}>As it ships</Button>
-        <Button onClick={done}>Cancel</Button>
-      </p>
+      <Button look="quiet" className="px-0!" onClick={() => setParts({})}>
+        Every part as it ships
+      </Button>
+      <FormFoot problem={run.problem} deed="Keep for next time" disabled={run.busy} close={done} />
     </form>
   );
 }

@@ -4,7 +4,7 @@ import type { Fixed } from "@/core/grouping/groupProblem";
 import { LESSONS_A_DAY } from "@/core/grouping/slotClashes";
 import type { GroupTime } from "@/core/model/reteach";
 import { Button } from "@/ui/primitives/Button";
-import { slotWords } from "@/words/staff/slotWords";
+import { slotWords, WEEKDAYS } from "@/words/staff/slotWords";
 
 interface Named {
   readonly id: string;
@@ -55,8 +55,6 @@ function Chooser(props: {
   );
 }
 
-const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday"] as const;
-
 /** When a class has time for small groups. */
 export function TimesEditor({
   times,
@@ -86,16 +84,16 @@ export function TimesEditor({
       ))}
       <p className="flex flex-wrap items-center gap-2">
         <select aria-label="Weekday" className={BOX} value={day} onChange={(event) => setDay(event.target.value)}>
-          {DAYS.map((name, place) => (
+          {WEEKDAYS.map((name, place) => (
             <option key={name} value={place + 1}>
               {name}
             </option>
           ))}
         </select>
         <select aria-label="Lesson" className={BOX} value={lesson} onChange={(event) => setLesson(event.target.value)}>
-          {Array.from({ length: LESSONS_A_DAY }, (_, place) => (
-            <option key={DAYS[place] ?? place} value={place + 1}>
-              lesson {place + 1}
+          {Array.from({ length: LESSONS_A_DAY }, (_, place) => place + 1).map((one) => (
+            <option key={one} value={one}>
+              lesson {one}
             </option>
           ))}
         </select>

@@ -1,11 +1,10 @@
 import type { SeriesRules } from "@/core/model/series";
-
-const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday"];
+import { WEEKDAYS } from "@/words/staff/slotWords";
 
 /** The weekdays of a series as a list: "Monday and Wednesday", "every school day". */
 export function weekdaysWords(weekdays: readonly number[]): string {
-  const named = [...weekdays].sort((x, y) => x - y).map((day) => DAYS[day - 1] ?? "");
-  if (named.length === DAYS.length) return "every school day";
+  const named = [...weekdays].sort((x, y) => x - y).map((day) => WEEKDAYS[day - 1] ?? "");
+  if (named.length === WEEKDAYS.length) return "every school day";
   if (named.length <= 1) return named[0] ?? "no day";
   return `${named.slice(0, -1).join(", ")} and ${named.at(-1)}`;
 }
