@@ -14,6 +14,7 @@ import * as itemCounts from "./schema/itemCounts";
 import * as items from "./schema/items";
 import * as library from "./schema/library";
 import * as notes from "./schema/notes";
+import * as outsideScores from "./schema/outsideScores";
 import * as people from "./schema/people";
 import * as pictures from "./schema/pictures";
 import * as plan from "./schema/plan";
@@ -35,6 +36,7 @@ export const schema = {
   ...library,
   ...units,
   ...notes,
+  ...outsideScores,
   ...banks,
   ...calibrations,
   ...itemCounts,

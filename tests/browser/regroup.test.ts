@@ -1,9 +1,10 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { fullName } from "@/core/roster/fullName";
 import { setSecret } from "@/db/queries/credentials";
+import { peopleById } from "@/db/queries/people";
 import { reteachesOfGroups } from "@/db/queries/regroup";
 import { people } from "@/db/schema/people";
-import { openSitting } from "@/features/delivery/writes/openSitting";
 import { assignReteach } from "@/features/regroup/writes/assignReteach";
 import { shareGroup } from "@/features/regroup/writes/groups";
 import { makeGroups } from "@/features/regroup/writes/makeGroups";
@@ -14,25 +15,16 @@ import { type TestApp, testApp } from "../support/app";
 import { axeFindings } from "../support/axe";
 import { click, fill, openBrowser, openPage, signInTeacher } from "../support/browser";
 import { moves } from "../support/moves";
-import { give, givePractice, makeClass, PASSWORD, type TestSchool } from "../support/school";
+import { givePractice, makeClass, PASSWORD } from "../support/school";
+import { workToEnd } from "../support/workToEnd";
 
 const SKILL = "ratio-language";
 let app: TestApp;
 let browser: Browser;
 let page: Page;
 let students: readonly string[] = [];
+let newcomers: readonly { readonly id: string; readonly name: string }[] = [];
 let crossId = "";
-
-async function workThrough(
-  school: TestSchool,
-  studentId: string,
-  workId: string,
-  how: (n: number) => "right" | "wrong",
-) {
-  let view = await openSitting(school.student(studentId), workId);
-  for (let n = 0; view.finished === null; n++)
-    view = { ...view, ...(await give(school, studentId, view, how(n))).sitting };
-}
 
 /** Ten who trip over ratio language and two who have it; six newcomers of whom a diagnostic knows four; a group over two classes. */
 beforeAll(async () => {
@@ -43,8 +35,12 @@ beforeAll(async () => {
     students = hazel.studentIds;
     const practice = await givePractice(school, hazel.classId, students, { skillIds: [SKILL], items: 5 });
     for (const [place, id] of students.entries())
-      await workThrough(school, id, practice, () => (place < 10 ? "wrong" : "right"));
+      await workToEnd(school, id, practice, () => (place < 10 ? "wrong" : "right"));
     const fresh = await makeClass(school, 6, "6 New");
+    newcomers = (await peopleById(school.db.read, fresh.studentIds)).map((row) => ({
+      id: row.id,
+      name: fullName(row),
+    }));
     const { strandId } = (await libraryOf(school.runtime)).skill(SKILL);
     const placing = await givePractice(school, fresh.classId, fresh.studentIds, {
       kind: "diagnostic",
@@ -54,7 +50,7 @@ beforeAll(async () => {
       settings: { scope: { strandIds: [strandId], above: 1, below: 4 } },
     });
     for (const id of fresh.studentIds.slice(0, 4))
-      await workThrough(school, id, placing, (n) => (n % 2 === 0 ? "right" : "wrong"));
+      await workToEnd(school, id, placing, (n) => (n % 2 === 0 ? "right" : "wrong"));
     const birch = await makeClass(school, 3, "6 Birch", "ben");
     await school.db.write((tx) =>
       tx.insert(people).values({
@@ -212,6 +208,29 @@ describe("suggested groups", () => {
     await says("it stands on a diagnostic alone");
     await says("by the diagnostic");
   });
+
+  it("come from pasted scores too, each line read as it stands, and undo takes them back", async () => {
+    await go("/6-new/regroup/scores");
+    const lines = newcomers.map(({ name }, place) => `${place === 0 ? "somebody else" : name};${3 * place}/20`);
+    await fill(page, "form input[maxlength]", "Spring test of the district");
+    await page.type("textarea", ["Name;Proportions", ...lines].join("\n"));
+    await says("5 of 6 lines fit a student of 6 New");
+    expect(await page.$eval("thead select", (select) => (select as HTMLSelectElement).selectedOptions[0]?.text)).toBe(
+      "Ratios and proportional reasoning",
+    );
+    await page.select("select[aria-label='Student of the line “somebody else”']", newcomers[0]?.id ?? "");
+    await says("6 of 6 lines fit");
+    await fill(page, "input[type=date]", "2026-05-20");
+    expect(await axeFindings(page)).toEqual([]);
+    await click(page, "button ::-p-text(Let these scores count)");
+    await says("Spring test of the district, 20 May 2026");
+    await go(`/6-new/regroup?focus=skill:${SKILL}`);
+    await says("by a score from elsewhere");
+    await go("/6-new/regroup/scores");
+    await click(page, "summary");
+    await click(page, "button ::-p-text(Take these scores away)");
+    await says("None yet.");
+  });
 });
 
 async function choosesSkill() {
@@ -336,10 +355,10 @@ describe("a reteach", () => {
     const rows = (await workView(await school.teacher(), checkId)).rows.map(({ studentId }) => studentId);
     const present = taught.map(({ personId }) => personId).filter((id) => id !== awayId);
     const [badly = "", ...well] = present;
-    for (const id of well) await workThrough(school, id, checkId, () => "right");
-    await workThrough(school, badly, checkId, () => "wrong");
+    for (const id of well) await workToEnd(school, id, checkId, () => "right");
+    await workToEnd(school, badly, checkId, () => "wrong");
     for (const id of rows.filter((one) => !taught.some(({ personId }) => personId === one)))
-      await workThrough(school, id, checkId, () => "wrong");
+      await workToEnd(school, id, checkId, () => "wrong");
     await page.reload({ waitUntil: "load" });
     await says("Judged on");
     expect(await text()).toMatch(/It worked|It can't be told/);

@@ -21,7 +21,8 @@ import { workView } from "@/features/work/reads/workView";
 import { moveDueDay, withdrawWork } from "@/features/work/writes/changeWork";
 import { undoChange } from "@/server/history/undoChange";
 import { libraryOf } from "@/server/library/library";
-import { give, givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
+import { givePractice, makeClass, open, START, type TestSchool, testSchool } from "../support/school";
+import { workToEnd } from "../support/workToEnd";
 
 const DAY = 86_400_000;
 const SKILL = "ratio-language";
@@ -34,14 +35,9 @@ beforeEach(async () => {
   school = await testSchool();
   ({ classId, studentIds } = await makeClass(school, 10));
   const workId = await givePractice(school, classId, studentIds, { skillIds: [SKILL], items: 5 });
-  for (const id of studentIds) await workThrough(id, workId, () => "wrong");
+  for (const id of studentIds) await workToEnd(school, id, workId, () => "wrong");
 });
 afterEach(() => school.close());
-
-async function workThrough(studentId: string, workId: string, how: (n: number) => "right" | "wrong") {
-  let view = await open(school, studentId, workId);
-  for (let n = 0; view.finished === null; n++) view = (await give(school, studentId, view, how(n))).sitting;
-}
 
 async function aGroup(of: readonly string[] = studentIds.slice(0, 4), key = "ana", classIds = [classId]) {
   const groupId = school.runtime.newId();
@@ -84,9 +80,9 @@ describe("whether a reteach worked", () => {
       reteachId,
       presence: [away, ...taught].map((studentId) => ({ studentId, there: studentId !== away })),
     });
-    for (const id of taught) await workThrough(id, checkWorkId, () => "right");
+    for (const id of taught) await workToEnd(school, id, checkWorkId, () => "right");
     expect((await groupView(teacher, groupId)).round).toMatchObject({ judgedDay: null });
-    for (const id of alike) await workThrough(id, checkWorkId, () => "wrong");
+    for (const id of alike) await workToEnd(school, id, checkWorkId, () => "wrong");
     const { round, outcome, next } = await groupView(teacher, groupId);
     expect(round).toMatchObject({ worked: "worked", compared: { done: alike.length, of: alike.length } });
     expect(round?.figures).toMatchObject({ students: 3, check: { change: 1, changeOfSimilar: 0 } });
@@ -110,7 +106,7 @@ describe("whether a reteach worked", () => {
     await aRound(some, { compare: false });
     await aRound(nobody, { compare: false });
     const { checkWorkId = "" } = (await groupView(teacher, some)).round ?? {};
-    await workThrough(studentIds[0] ?? "", checkWorkId, () => "right");
+    await workToEnd(school, studentIds[0] ?? "", checkWorkId, () => "right");
     expect(await judgeDue(school.runtime)).toBe(0);
     school.setNow(START + 5 * DAY);
     expect(await judgeDue(school.runtime)).toBe(2);
@@ -128,7 +124,7 @@ describe("whether a reteach worked", () => {
     const [old, withdrawn] = [await aGroup(studentIds.slice(0, 2)), await aGroup(studentIds.slice(2, 4))];
     for (const groupId of [old, withdrawn]) await aRound(groupId, { compare: false });
     const check = async (groupId: string) => (await groupView(teacher, groupId)).round?.checkWorkId ?? "";
-    await workThrough(studentIds[0] ?? "", await check(old), () => "right");
+    await workToEnd(school, studentIds[0] ?? "", await check(old), () => "right");
     // As a school of the version before has it.
     await school.db.write((tx) => tx.update(reteachStudents).set({ chanceByCheck: null }));
     await withdrawWork(teacher, { assignmentId: await check(withdrawn) });
@@ -155,7 +151,7 @@ describe("whether a reteach worked", () => {
     await aRound(groupId);
     const { checkWorkId = "" } = (await groupView(teacher, groupId)).round ?? {};
     const all = (await workView(teacher, checkWorkId)).rows.map(({ studentId }) => studentId);
-    for (const id of all) await workThrough(id, checkWorkId, () => "right");
+    for (const id of all) await workToEnd(school, id, checkWorkId, () => "right");
     expect((await groupView(teacher, groupId)).round?.worked).not.toBe("worked");
   });
 });
@@ -168,8 +164,8 @@ describe("another round", () => {
     await aRound(groupId, { approach: before.next.approach.approach, compare: false });
     const { checkWorkId = "" } = (await groupView(teacher, groupId)).round ?? {};
     const [well = "", ...badly] = studentIds.slice(0, 3);
-    await workThrough(well, checkWorkId, () => "right");
-    for (const id of badly) await workThrough(id, checkWorkId, () => "wrong");
+    await workToEnd(school, well, checkWorkId, () => "right");
+    for (const id of badly) await workToEnd(school, id, checkWorkId, () => "wrong");
     const { next, tried } = await groupView(teacher, groupId);
     expect(next.students.map(({ id }) => id).sort()).toEqual([...badly].sort());
     expect(next.approach).toMatchObject({ because: "not-tried", triedInVain: 0 });
@@ -304,7 +300,7 @@ describe("in the first week", () => {
       settings: { scope: { strandIds: [strandId], above: 1, below: 4 } },
     });
     for (const id of fresh.studentIds.slice(0, 4))
-      await workThrough(id, placing, (n) => (n % 3 === 0 ? "right" : "wrong"));
+      await workToEnd(school, id, placing, (n) => (n % 3 === 0 ? "right" : "wrong"));
     const placed = await view();
     const column = placed.skills.findIndex(({ id }) => id === SKILL);
     const basis = placed.students.map((_, row) => placed.cells[row]?.[column]?.basis);

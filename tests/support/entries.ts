@@ -7,6 +7,7 @@ import { insertLibraryDraft } from "@/db/queries/libraryDrafts";
 import { personById } from "@/db/queries/people";
 import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { insertErasure } from "@/db/queries/students";
+import { scoreLists } from "@/db/schema/outsideScores";
 import { setGoal } from "@/features/evidence/writes/goals";
 import { makeBank, openBank } from "@/features/library/writes/banks";
 import { saveDraft } from "@/features/library/writes/drafts";
@@ -55,6 +56,8 @@ export interface Around {
   readonly goalId: string;
   /** A reteach of the group. */
   readonly reteachId: string;
+  /** Scores brought into the class from elsewhere. */
+  readonly scoreListId: string;
   /** A bank of the owner's; of the own class a colleague may use it. */
   readonly bankId: string;
   readonly bankRights: readonly { personId: string; schoolId: null; role: null; level: "use" }[];
@@ -479,6 +482,22 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "regroup/keepHabitsAction": {
     needs: ofClass("change"),
     call: ({ classId }) => regroup("keepHabitsAction")({ classIds: [classId], smallest: 2 }),
+  },
+  "regroup/keepOutsideScoresAction": {
+    needs: ofClass("change"),
+    call: ({ classId, studentId }) =>
+      regroup("keepOutsideScoresAction")({
+        id: id(),
+        classIds: [classId],
+        title: "Autumn test",
+        onDay: "2026-09-18",
+        columns: ["mathematics/Ratio"],
+        rows: [{ studentId, scores: [{ score: 3, outOf: null }] }],
+      }),
+  },
+  "regroup/removeOutsideScoresAction": {
+    needs: ofClass("change"),
+    call: ({ scoreListId }) => regroup("removeOutsideScoresAction")({ listId: scoreListId }),
   },
   "regroup/notePresenceAction": {
     needs: ofGroup("change"),
@@ -1184,6 +1203,17 @@ export async function prepareEntries(): Promise<TestSchool> {
       checkDueDay: "2026-11-27",
       checkItems: 4,
     });
+    const scoreListId = id();
+    await school.db.write((tx) =>
+      tx.insert(scoreLists).values({
+        id: scoreListId,
+        classId,
+        title: "Spring test",
+        onDay: "2026-05-20",
+        byId: owner,
+        keptAt: school.runtime.now(),
+      }),
+    );
     if (place === "own class") await shareGroup(await school.teacher(owner), { groupId, personId: "kim" });
     await setRunning(teacher, { classId, runs: true, pace: "own" });
     const workId = await givePractice(school, classId, studentIds, {}, owner);
@@ -1260,6 +1290,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       erasureId,
       goalId,
       reteachId,
+      scoreListId,
       bankId,
       planId,
       bankRights: isOwn ? [{ personId: "kim", schoolId: null, role: null, level: "use" }] : [],

@@ -171,6 +171,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/regroup/pulled")]: { needs: staff, params: ownDesk },
   [ofDesk("/regroup")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/worth")]: { needs: ofClass(), params: slug },
+  [ofDesk("/regroup/scores")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/helped")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/board")]: { needs: ofClass(), params: slug },
   [ofDesk("/regroup/[groupId]")]: { needs: ofGroup, params: ({ groupId }) => ({ ...ownDesk(), groupId }) },

@@ -232,6 +232,11 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "visit-noted", facts: { personId: "ada", skill: "Unit rates", result: "nearly" } },
     "Noted a few minutes with Ada Quill on Unit rates: nearly",
   ],
+  [
+    { kind: "outside-scores-kept", facts: { title: "Spring test", students: 21, strands: 2 } },
+    "Brought in scores of “Spring test”: 21 students, 2 strands",
+  ],
+  [{ kind: "outside-scores-removed", facts: { title: "Spring test" } }, "Took the scores of “Spring test” away"],
   [{ kind: "bank-made", facts: { name: "Ferries" } }, "Made the bank “Ferries”"],
   [{ kind: "bank-changed", facts: { name: "Ferries" } }, "Changed the settings of the bank “Ferries”"],
   [{ kind: "bank-put-away", facts: { name: "Ferries" } }, "Put the bank “Ferries” away"],

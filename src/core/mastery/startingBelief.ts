@@ -8,11 +8,11 @@ export interface Placement {
   readonly se: number;
 }
 
-/** Where diagnostics placed a student, by strand. */
+/** Where diagnostics, or scores from elsewhere, placed a student, by strand. */
 export type Placements = ReadonlyMap<string, Placement>;
 
 /**
- * What is believed of a student in a skill before any answer in it: from where a diagnostic placed them in its strand, else from their grade.
+ * What is believed of a student in a skill before any answer in it: from where they were placed in its strand, else from their grade.
  * @example startingBelief({ grade: 6, placements: new Map([["s", { theta: 1, se: 0.3 }]]) }, { strandId: "s", difficulty: 0 }).mean // 0.25
  */
 export function startingBelief(

@@ -8,6 +8,9 @@ export interface GroupFacts {
   readonly "presence-noted": { readonly name: string; readonly there: number; readonly away: number };
   readonly "own-reteach-kept": { readonly skill: string; readonly approach: Approach; readonly shared: boolean };
   readonly "visit-noted": { readonly personId: string; readonly skill: string; readonly result: VisitResult };
+  /** Scores of a test that was taken elsewhere: of how many students, and how many strands they tell of. */
+  readonly "outside-scores-kept": { readonly title: string; readonly students: number; readonly strands: number };
+  readonly "outside-scores-removed": { readonly title: string };
 }
 
 export const AREA_OF_GROUPS: Readonly<Record<keyof GroupFacts, ChangeArea>> = {
@@ -15,4 +18,6 @@ export const AREA_OF_GROUPS: Readonly<Record<keyof GroupFacts, ChangeArea>> = {
   "presence-noted": "groups",
   "own-reteach-kept": "groups",
   "visit-noted": "groups",
+  "outside-scores-kept": "groups",
+  "outside-scores-removed": "groups",
 };

@@ -4,6 +4,7 @@ import type { Queryable } from "../queryable";
 import { credentials, knownDevices, passwordResets, sessions } from "../schema/access";
 import { talkNotes } from "../schema/evidence";
 import { itemVersions } from "../schema/items";
+import { outsideScores } from "../schema/outsideScores";
 import { people } from "../schema/people";
 import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
@@ -83,6 +84,7 @@ export async function deleteEvidenceOf(tx: Queryable, personId: string): Promise
   await tx.delete(reteachStudents).where(eq(reteachStudents.personId, personId));
   await tx.delete(reteachCompared).where(eq(reteachCompared.personId, personId));
   await tx.delete(visits).where(eq(visits.personId, personId));
+  await tx.delete(outsideScores).where(eq(outsideScores.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));
   await tx.delete(talkNotes).where(eq(talkNotes.personId, personId));
   await tx.delete(planStarts).where(eq(planStarts.personId, personId));

@@ -4,6 +4,7 @@ import type { Queryable } from "../queryable";
 import { credentials, sessions } from "../schema/access";
 import { talkNotes } from "../schema/evidence";
 import { changeSubjects, changes, signIns } from "../schema/history";
+import { outsideScores, scoreLists } from "../schema/outsideScores";
 import { enrollments, people, roles } from "../schema/people";
 import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
@@ -63,6 +64,11 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     "lessons-read": await lessonVisitsOf(db, personId),
     "lines-from-teachers": await db.select().from(studentLines).where(eq(studentLines.personId, personId)),
     placements: await placementsOf(db, [personId]),
+    "scores-from-elsewhere": await db
+      .select({ ...getTableColumns(outsideScores), title: scoreLists.title, onDay: scoreLists.onDay })
+      .from(outsideScores)
+      .innerJoin(scoreLists, eq(scoreLists.id, outsideScores.listId))
+      .where(eq(outsideScores.personId, personId)),
     levels: await db.select().from(skillStates).where(eq(skillStates.personId, personId)),
     "practice-days": await db.select().from(skillDays).where(eq(skillDays.personId, personId)),
     "known-mistakes": await db.select().from(misconceptionSigns).where(eq(misconceptionSigns.personId, personId)),

@@ -10,6 +10,7 @@ import type { RowChange } from "../schema/history";
 import { itemEnemies, itemParameters, itemSkills, itemStandards, items, itemVersions } from "../schema/items";
 import { followedFrameworks, frameworks, standardLinks, standards } from "../schema/library";
 import { notes } from "../schema/notes";
+import { outsideScores, scoreLists } from "../schema/outsideScores";
 import { passages, passageVersions } from "../schema/passages";
 import { classes, classStaff, courses, enrollments, holidays, people, roles, schools, terms } from "../schema/people";
 import { planEntries, planRights, planSlots, planStarts, plans } from "../schema/plan";
@@ -72,6 +73,8 @@ const TABLES = {
   groupHabits,
   ownReteaches,
   visits,
+  scoreLists,
+  outsideScores,
   supports,
   interests,
   banks,

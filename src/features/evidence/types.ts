@@ -103,6 +103,8 @@ export interface CellView {
   readonly studentName: string;
   readonly skillName: string;
   readonly gauge: GaugeView;
+  /** What tells of the skill while there is no answer; null for the grade alone. */
+  readonly start: "diagnostic" | "score" | null;
   readonly answers: readonly AnswerView[];
   /** Answers beyond those listed. */
   readonly more: number;

@@ -6,6 +6,7 @@ import { archiveGroup, changeGroup, endGroupShare, makeGroup, moveMembers, share
 import { keepHabits } from "./writes/habits";
 import { keepOwnReteach, notePresence, noteVisit } from "./writes/lessonNotes";
 import { makeGroups } from "./writes/makeGroups";
+import { keepOutsideScores, removeOutsideScores } from "./writes/outsideScores";
 import { reteachNow } from "./writes/reteachNow";
 
 type Done = ActionResult<{ changeId: string }>;
@@ -60,6 +61,14 @@ export async function keepOwnReteachAction(input: unknown): Promise<ActionResult
 
 export async function noteVisitAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
   return runAction((context) => noteVisit(context, input));
+}
+
+export async function keepOutsideScoresAction(input: unknown): Promise<ActionResult<{ changeId: string | null }>> {
+  return runAction((context) => keepOutsideScores(context, input));
+}
+
+export async function removeOutsideScoresAction(input: unknown): Promise<Done> {
+  return runAction((context) => removeOutsideScores(context, input));
 }
 
 export async function reteachNowAction(

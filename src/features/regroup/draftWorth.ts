@@ -5,6 +5,7 @@ import { planOf } from "@/core/grouping/planOf";
 import { mean } from "@/core/numeric/mean";
 import { whyGroup } from "@/core/why/whyGroup";
 import { groupBecause } from "@/words/staff/groupWords";
+import { basisCounts } from "./basisCounts";
 import { groupProblemOf } from "./groupProblemOf";
 import type { DraftGroup, NeedCell, SuggestionView } from "./suggestTypes";
 
@@ -134,14 +135,11 @@ export function becauseOf(view: SuggestionView, group: DraftGroup): string {
       misconceptionIds: misconceptionId === null ? [] : [misconceptionId],
     })),
   );
-  const count = (basis: NeedCell["basis"]) => cells.filter((cell) => cell.basis === basis).length;
   return groupBecause({
     why,
     mistake: why.misconceptionId === null ? null : (view.misconceptions[why.misconceptionId] ?? null),
     next: skill.next ? { name: skill.next.name, day: format(parseISO(skill.next.fromDay), "d MMM") } : null,
-    diagnostic: count("diagnostic"),
-    old: count("old"),
-    grade: count("grade"),
+    basis: basisCounts(cells),
   });
 }
 

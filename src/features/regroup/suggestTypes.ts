@@ -19,8 +19,8 @@ export interface Limits extends GroupHabits {
   readonly fixed: readonly Fixed[];
 }
 
-/** On what a chance of mastery stands: own answers, answers long ago, a diagnostic, or the grade alone. */
-export type Basis = "answers" | "old" | "diagnostic" | "grade";
+/** On what a chance of mastery stands: own answers, answers long ago, a diagnostic, a score from elsewhere, or the grade alone. */
+export type Basis = "answers" | "old" | "diagnostic" | "score" | "grade";
 
 /** One student in one skill, as far as groups need it. */
 export interface NeedCell {

@@ -14,6 +14,7 @@ import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { knownOf } from "./knownOf";
 import { fullNames, shortNames } from "./names";
+import type { Start } from "./startsOf";
 
 export interface ClassroomStudent {
   readonly id: string;
@@ -30,6 +31,8 @@ export interface ClassroomStudent {
   readonly workedAt: number | null;
   readonly classId: string;
   readonly gauges: ReadonlyMap<string, Gauge>;
+  /** Where a diagnostic, or a score from elsewhere, placed them, by strand. */
+  readonly starts: ReadonlyMap<string, Start>;
 }
 
 export interface PlannedSkillOfClass {
@@ -122,7 +125,8 @@ async function classroomOf(
     students: students.map(({ person, classId }) => {
       // Where nobody wrote a grade down, the class's is what the student works at.
       const workedAt = person.grade ?? gradeOfClass.get(classId) ?? null;
-      const gauges = gaugesOfStudent({ grade: workedAt, ...known(person.id) }, skills, dayNumber(today));
+      const { states, placements } = known(person.id);
+      const gauges = gaugesOfStudent({ grade: workedAt, states, placements }, skills, dayNumber(today));
       return {
         id: person.id,
         givenName: person.givenName,
@@ -134,6 +138,7 @@ async function classroomOf(
         workedAt,
         classId,
         gauges,
+        starts: placements,
       };
     }),
   };

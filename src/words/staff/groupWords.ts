@@ -14,17 +14,15 @@ export interface GroupReason {
   readonly mistake: string | null;
   /** What builds on the skill later in the plan, from which day in words; null for nothing. */
   readonly next: { readonly name: string; readonly day: string } | null;
-  /** Of how many it is known only by a diagnostic, only from long ago, only by the grade. */
-  readonly diagnostic: number;
-  readonly old: number;
-  readonly grade: number;
+  /** Of how many it is known only by a diagnostic, only by a score from elsewhere, only from long ago, only by the grade. */
+  readonly basis: Readonly<Record<"diagnostic" | "score" | "old" | "grade", number>>;
 }
 
 const BECAUSE =
-  "Because {share, plural, =0 {} other {{share} of {students} {mistake}, }}the chance of mastery is {lowest, select, same {{highest} %} other {{lowest} to {highest} %}}{nextGiven, select, yes {, and {next}, planned from {day}, builds on it} other {}}.{diagnostic, plural, =0 {} other {{diagnostic, plural, =1 {{students, plural, =1 { It stands on a diagnostic alone.} other { For one of them it stands on a diagnostic alone.}}} other { For # of them it stands on a diagnostic alone.}}}}{old, plural, =0 {} =1 { For one of them the evidence is more than 60 days old.} other { For # of them the evidence is more than 60 days old.}}{grade, plural, =0 {} =1 { Of one of them only the grade is known.} other { Of # of them only the grade is known.}}";
+  "Because {share, plural, =0 {} other {{share} of {students} {mistake}, }}the chance of mastery is {lowest, select, same {{highest} %} other {{lowest} to {highest} %}}{nextGiven, select, yes {, and {next}, planned from {day}, builds on it} other {}}.{diagnostic, plural, =0 {} other {{diagnostic, plural, =1 {{students, plural, =1 { It stands on a diagnostic alone.} other { For one of them it stands on a diagnostic alone.}}} other { For # of them it stands on a diagnostic alone.}}}}{score, plural, =0 {} other {{score, plural, =1 {{students, plural, =1 { It stands on a score from elsewhere, which tells little.} other { For one of them it stands on a score from elsewhere, which tells little.}}} other { For # of them it stands on a score from elsewhere, which tells little.}}}}{old, plural, =0 {} =1 { For one of them the evidence is more than 60 days old.} other { For # of them the evidence is more than 60 days old.}}{grade, plural, =0 {} =1 { Of one of them only the grade is known.} other { Of # of them only the grade is known.}}";
 
 /** Why a group, in one sentence with its numbers, and on how little it stands where it is little. */
-export function groupBecause({ why, mistake, next, diagnostic, old, grade }: GroupReason): string {
+export function groupBecause({ why, mistake, next, basis }: GroupReason): string {
   const [lowest, highest] = [percent(why.lowest), percent(why.highest)];
   return message(BECAUSE, {
     share: mistake === null ? 0 : why.shareMistake,
@@ -35,15 +33,13 @@ export function groupBecause({ why, mistake, next, diagnostic, old, grade }: Gro
     nextGiven: next ? "yes" : "no",
     next: next?.name ?? "",
     day: next?.day ?? "",
-    diagnostic,
-    old,
-    grade,
+    ...basis,
   });
 }
 
 /** One student's evidence in a skill, in a few words. */
 export function evidenceWords(evidence: {
-  readonly basis: "answers" | "old" | "diagnostic" | "grade";
+  readonly basis: "answers" | "old" | "diagnostic" | "score" | "grade";
   readonly right: number;
   readonly answered: number;
   readonly times: number;
@@ -52,6 +48,7 @@ export function evidenceWords(evidence: {
   const { basis, right, answered, times, mistake } = evidence;
   if (mistake) return `${lowerFirst(mistake)}, ${times === 1 ? "once" : `${times} times`}`;
   if (basis === "diagnostic") return "by the diagnostic";
+  if (basis === "score") return "by a score from elsewhere";
   if (basis === "grade") return answered === 0 ? "not met yet" : "few answers";
   return `${right} of ${answered} right${basis === "old" ? ", long ago" : ""}`;
 }

@@ -103,6 +103,9 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Changed the reteach plan of {skill} for next time{shared, select, yes {, for colleagues too} other {}}",
   "visit-noted":
     "Noted a few minutes with {person} on {skill}: {result, select, got {got it} nearly {nearly} other {not yet}}",
+  "outside-scores-kept":
+    "Brought in scores of “{title}”: {students, plural, one {# student} other {# students}}, {strands, plural, one {# strand} other {# strands}}",
+  "outside-scores-removed": "Took the scores of “{title}” away",
   "bank-made": "Made the bank “{name}”",
   "bank-changed": "Changed the settings of the bank “{name}”",
   "bank-put-away": "Put the bank “{name}” away",

@@ -146,6 +146,7 @@ export async function cellView(context: Context, studentId: string, skillId: str
     studentName: student.shortName,
     skillName: skill.name,
     gauge: gaugeView(gauge, dayNumber(classroom.today)),
+    start: student.starts.get(skill.strandId)?.by ?? null,
     more: Math.max(0, rows.length - ANSWERS_SHOWN),
     lesson: await lessonView(context, studentId, skillId, classroom.school.timeZone),
     answers: shown.map(

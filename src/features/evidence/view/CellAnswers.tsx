@@ -8,6 +8,12 @@ import { Gauge, gaugeWords } from "@/ui/primitives/Gauge";
 import { MathText } from "@/ui/primitives/MathText";
 import type { CellView } from "../types";
 
+const NO_ANSWERS = {
+  diagnostic: "No answers yet in this skill. The chance follows from the diagnostic.",
+  score: "No answers yet in this skill. The chance follows from a score from elsewhere, which tells little.",
+  grade: "No answers yet in this skill.",
+} as const;
+
 /** The answers behind one cell, newest first: what was asked, what was given, what it shows. */
 export function CellAnswers({
   studentId,
@@ -63,7 +69,9 @@ function Answers({ cell }: { readonly cell: CellView }) {
         <Gauge {...cell.gauge} className="h-5 w-12 shrink-0" /> {gaugeWords(cell.gauge)}
       </p>
       {cell.lesson ? <p className="text-mute mt-1 text-[14px]">{lessonWords(cell.lesson)}</p> : null}
-      {cell.answers.length === 0 ? <p className="text-mute mt-4 text-[14px]">No answers yet in this skill.</p> : null}
+      {cell.answers.length === 0 ? (
+        <p className="text-mute mt-4 text-[14px]">{NO_ANSWERS[cell.start ?? "grade"]}</p>
+      ) : null}
       <ol className="mt-2 max-h-[calc(100dvh-19rem)] overflow-y-auto pr-1">
         {cell.answers.map((answer) => (
           <li key={answer.key} className="border-hair border-t py-2 text-[14px] leading-snug">

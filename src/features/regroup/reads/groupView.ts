@@ -87,7 +87,7 @@ async function membersOf({ runtime }: Context, of: TheGroup): Promise<MemberView
 }
 
 function chipOf(student: ClassroomStudent, { skill, signs, library }: TheGroup): Chip {
-  const cell = needCell(student, skill, { signs, placed: false });
+  const cell = needCell(student, skill, signs);
   const mistake = cell.misconceptionId === null ? null : library.misconceptionName(cell.misconceptionId);
   const { chance, level, tooLittle } = cell;
   return {

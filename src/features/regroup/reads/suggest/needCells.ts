@@ -32,17 +32,13 @@ export const readinessOf = (student: ClassroomStudent, skill: LibrarySkill): num
   readiness(skill.prerequisites, new Map([...student.gauges].map(([id, { chance }]) => [id, chance])));
 
 /** One student in one skill, with the mistake shown most often. */
-export function needCell(
-  student: ClassroomStudent,
-  skill: LibrarySkill,
-  { signs, placed }: { readonly signs: readonly Sign[]; readonly placed: boolean },
-): NeedCell {
+export function needCell(student: ClassroomStudent, skill: LibrarySkill, signs: readonly Sign[]): NeedCell {
   const gauge = student.gauges.get(skill.id);
   const [sign] = signs
     .filter(({ personId, skillId }) => personId === student.id && skillId === skill.id)
     .sort((x, y) => y.times - x.times);
   const tooLittle = gauge?.tooLittle ?? true;
-  const basis: Basis = tooLittle ? (placed ? "diagnostic" : "grade") : gauge?.old ? "old" : "answers";
+  const basis: Basis = tooLittle ? (student.starts.get(skill.strandId)?.by ?? "grade") : gauge?.old ? "old" : "answers";
   return {
     chance: gauge?.chance ?? 0,
     level: gauge?.level ?? "beginning",

@@ -4,7 +4,8 @@ import { whyGroup } from "@/core/why/whyGroup";
 import type { Classroom, ClassroomStudent } from "@/server/classroom/classroom";
 import type { Library, LibrarySkill } from "@/server/library/library";
 import { groupBecause } from "@/words/staff/groupWords";
-import { readinessOf, type Sign } from "./needCells";
+import { basisCounts } from "../../basisCounts";
+import { needCell, type Sign } from "./needCells";
 
 /** Why these students are a group for a skill, where no suggestion said so: the shared mistake, the chances, and what the gap is in the way of. */
 export function reasonOf(
@@ -14,11 +15,11 @@ export function reasonOf(
   members: readonly ClassroomStudent[],
   signs: readonly Sign[],
 ): string {
-  const gauges = members.map((member) => member.gauges.get(skill.id));
+  const cells = members.map((member) => needCell(member, skill, signs));
   const why = whyGroup(
     members.map((member, place) => ({
-      chance: gauges[place]?.chance ?? 0,
-      ready: readinessOf(member, skill),
+      chance: cells[place]?.chance ?? 0,
+      ready: cells[place]?.ready ?? 0,
       misconceptionIds: signs
         .filter((sign) => sign.skillId === skill.id && sign.personId === member.id)
         .map(({ misconceptionId }) => misconceptionId),
@@ -33,8 +34,6 @@ export function reasonOf(
     next: next
       ? { name: library.skill(next.skillId).name, day: format(new Date(`${next.fromDay}T12:00:00`), "d MMM") }
       : null,
-    diagnostic: 0,
-    old: gauges.filter((gauge) => gauge?.old).length,
-    grade: gauges.filter((gauge) => gauge?.tooLittle ?? true).length,
+    basis: basisCounts(cells),
   });
 }

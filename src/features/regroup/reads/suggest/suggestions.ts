@@ -9,7 +9,6 @@ import { CoreError } from "@/core/model/fail";
 import { LEVEL_CUTS } from "@/core/model/levels";
 import { mean } from "@/core/numeric/mean";
 import { classesById } from "@/db/queries/people";
-import { placementsOf } from "@/db/queries/placements";
 import { groupsOfStudents } from "@/db/queries/regroup";
 import { misconceptionSignsOf } from "@/db/queries/summaries";
 import { demandClasses } from "@/server/access/subjects";
@@ -34,14 +33,12 @@ export async function suggestions(
   const classroom = await loadClassroom(runtime, actor.schoolId, classIds);
   const library = await libraryOf(runtime);
   const ids = classroom.students.map(({ id }) => id);
-  const [signs, placements, groups, homes] = await Promise.all([
+  const [signs, groups, homes] = await Promise.all([
     misconceptionSignsOf(db, ids),
-    placementsOf(db, ids),
     groupsOfStudents(db, ids, classroom.today),
     classesById(db, classIds),
   ]);
   const home = homes.find(({ id }) => id === classIds[0]);
-  const placed = new Set(placements.map(({ personId, strandId }) => `${personId} ${strandId}`));
   const near = nearSkills(classroom);
   const inFocus = skillsInFocus(classroom, library, limits, near, signs);
   const weightOf = (id: string) => near.get(id) ?? classroom.weights.get(id) ?? 0;
@@ -50,9 +47,7 @@ export async function suggestions(
     focus.on !== "mistake" ||
     signs.some((sign) => sign.personId === personId && sign.skillId === skillId && sign.misconceptionId === focus.id);
   const all = inFocus.map((skill) => {
-    const cells = classroom.students.map((student) =>
-      needCell(student, skill, { signs, placed: placed.has(`${student.id} ${skill.strandId}`) }),
-    );
+    const cells = classroom.students.map((student) => needCell(student, skill, signs));
     const need = cells.map((cell, place) => (meant(ids[place] ?? "", skill.id) ? needIn(cell, weightOf(skill.id)) : 0));
     return { skill, cells, need };
   });

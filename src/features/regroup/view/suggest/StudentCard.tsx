@@ -51,7 +51,7 @@ export function StudentCard(props: {
         </SheetLink>
         {cell ? (
           <span title={gaugeWords(cell)}>
-            <Gauge {...cell} tooLittle={cell.tooLittle && cell.basis !== "diagnostic"} className="h-4 w-6" />
+            <Gauge {...cell} tooLittle={cell.tooLittle && cell.basis === "grade"} className="h-4 w-6" />
           </span>
         ) : (
           <span className="text-mute text-[13px]" title="Mean chance of mastery of what is taught now">

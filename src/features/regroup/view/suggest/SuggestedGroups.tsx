@@ -1,6 +1,7 @@
 "use client";
 import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors } from "@dnd-kit/core";
 import { format, parseISO } from "date-fns";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -147,7 +148,7 @@ function Board({ view, base, classIds, address }: Props) {
           ) : null}
         </p>
       </div>
-      {groups.length === 0 ? <NoGroups view={view} /> : null}
+      {groups.length === 0 ? <NoGroups view={view} base={base} /> : null}
       {groups.map((group, place) => (
         <GroupRow
           key={group.key}
@@ -227,7 +228,7 @@ const SEARCHED = {
   failed: "found at once; the server could not be reached for better ones",
 } as const;
 
-function NoGroups({ view }: { readonly view: SuggestionView }) {
+function NoGroups({ view, base }: { readonly view: SuggestionView; readonly base: string }) {
   const away = view.students.length > 0 && view.students.every(({ id }) => view.limits.absent.includes(id));
   return (
     <p className="text-mute border-hair mt-3 border-t py-4">
@@ -237,7 +238,15 @@ function NoGroups({ view }: { readonly view: SuggestionView }) {
           ? "Everybody is away. Take somebody back in the sentence above."
           : view.limits.purpose === "explain"
             ? "Nobody is sure enough of a skill that others need. Choose another focus, or groups of the same need."
-            : "No group is needed within these wishes: nobody who is ready shares a gap with enough others, or nothing is known of them yet. Try smaller groups, another focus, or give a diagnostic first."}
+            : "No group is needed within these wishes: nobody who is ready shares a gap with enough others, or nothing is known of them yet. Try smaller groups or another focus. Where nothing is known yet, a diagnostic tells most; "}
+      {view.students.length > 0 && !away && view.limits.purpose !== "explain" ? (
+        <>
+          <Link href={`${base}/regroup/scores`} className="text-ink underline">
+            scores from elsewhere
+          </Link>{" "}
+          tell a little.
+        </>
+      ) : null}
     </p>
   );
 }

@@ -34,6 +34,7 @@ export default async function Page({
     <div className="px-5 py-4">
       <PageHead title="Groups" sub="Those that you have, and those that the coming times could be used for.">
         <ButtonLink href={`/desk/${key}/regroup/worth`}>A few minutes alone</ButtonLink>
+        <ButtonLink href={`/desk/${key}/regroup/scores`}>Scores from elsewhere</ButtonLink>
         <ButtonLink href={`/desk/${key}/regroup/helped`}>What helped with what</ButtonLink>
         <ButtonLink href={`/desk/${key}/regroup/board`}>Group board</ButtonLink>
       </PageHead>
