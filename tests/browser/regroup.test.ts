@@ -178,6 +178,31 @@ describe("suggested groups", () => {
     expect(await text()).toContain("chance of mastery is");
   });
 
+  it("meet at the times that the class has, and hold whoever is fixed in them", async () => {
+    await go(`/6-hazel/regroup?focus=skill:${SKILL}`);
+    await click(page, "button[aria-label^='Times of the week']");
+    await page.waitForSelector("[role=dialog] select[aria-label=Weekday]");
+    await page.select("[role=dialog] select[aria-label=Weekday]", "5");
+    await page.select("[role=dialog] select[aria-label=Lesson]", "6");
+    await page.select("[role=dialog] select[aria-label=Minutes]", "25");
+    await click(page, "[role=dialog] button ::-p-text(Add this time)");
+    await page.waitForSelector("[role=dialog] button[aria-label='Remove Friday, lesson 6']");
+    await page.keyboard.press("Escape");
+    // One of the two who have it would be in no group.
+    await click(page, "button[aria-label^='Fixed']");
+    await page.waitForSelector("[role=dialog] select[aria-label=Student]");
+    await page.select("[role=dialog] select[aria-label=Student]", students[11] ?? "");
+    await page.select("[role=dialog] select[aria-label=Skill]", SKILL);
+    await click(page, "[role=dialog] button ::-p-text(Fix them there)");
+    await page.waitForFunction((id) => location.search.includes(id), {}, students[11] ?? "");
+    await page.keyboard.press("Escape");
+    await page.waitForSelector('article[aria-label="Ratio language"] li[data-student^="Student11"]');
+    await click(page, "button[aria-label^='Times of the week']");
+    await click(page, "[role=dialog] button[aria-label='Remove Friday, lesson 6']");
+    await page.waitForFunction(() => !document.querySelector("button[aria-label='Remove Friday, lesson 6']"));
+    await page.keyboard.press("Escape");
+  });
+
   it("are moved by dragging too", async () => {
     await go(`/6-hazel/regroup?focus=skill:${SKILL}`);
     await says("the best there are within these wishes");
