@@ -29,6 +29,7 @@ import { makeLanguageClass, otherClasses } from "./otherClasses";
 import { writeInOwnWords } from "./ownWords";
 import { fillPlans } from "./plans";
 import { RATIO_STRAND } from "./ratioStrand";
+import { beginRowan } from "./rowan";
 import { installShippedContent } from "./shippedContent";
 import { type Simulation, staffContext, staffId } from "./simulation";
 import { runTerm } from "./term";
@@ -39,6 +40,8 @@ const WEEKS = 10;
 /** Lessons that Noor gives to each skill of the strand. */
 const LESSONS_A_SKILL = 6;
 const DEMO_PASSWORD = "the river comes round";
+/** Days from a test in spring to the middle of the autumn term. */
+const HALF_A_YEAR = 187;
 
 const DEMO_STAFF = [
   { key: "noor", givenName: "Noor", familyName: "Halvorsen", email: "noor@kestrelweir.example" },
@@ -158,6 +161,7 @@ export async function seedSchool(
   const { ownWordsId } = await fillBanks(simulation, dayOfNumber(today + 14));
   await writeInOwnWords(simulation, ownWordsId, lastDay);
   await fillPlans(simulation, languageId);
+  await beginRowan(simulation, dayOfNumber(today - HALF_A_YEAR));
   await base.db.write((tx) =>
     insertClassStaff(tx, { id: runtime.newId(), classId: languageId, personId: staffId("noor"), role: "teacher" }),
   );

@@ -87,7 +87,9 @@ describe("a school of the version before", () => {
     expect(before.cells.flatMap(({ answers }: { answers: object[] }) => answers).length).toBeGreaterThan(40);
     // What is read of lessons is kept since.
     expect(cells.map(({ lesson }) => lesson)).toEqual(cells.map(() => null));
-    const plain = cells.map(({ lesson: _lesson, ...cell }) => ({
+    // What a chance stands on without answers is said since.
+    expect(cells.map(({ start }) => start)).toEqual(cells.map(() => null));
+    const plain = cells.map(({ lesson: _lesson, start: _start, ...cell }) => ({
       ...cell,
       answers: cell.answers.map(({ partly: _partly, ...answer }: { partly: string | null }) => answer),
     }));

@@ -14,7 +14,7 @@ export const SCORE_VALIDITY = { strand: 0.7, whole: 0.6 } as const;
  * @param validity correlation of the scores with the ability, above 0 and below 1
  * @returns by the place of each score; null where all scores are alike, which tells nobody apart
  * @throws CoreError "bad-argument", where this does not hold: Placing by scores needs five scores or more, finite, and a validity between 0 and 1.
- * @example abilitiesFromScores([1, 2, 3, 4, 5], { mean: 0, sd: 1 }, 0.7)?.[2] // { theta: 0, se: 0.714 }
+ * @example abilitiesFromScores([4, 4, 4, 4, 4], { mean: 0, sd: 1 }, 0.7) // null
  */
 export function abilitiesFromScores(
   scores: readonly number[],
