@@ -8,6 +8,7 @@ import * as access from "./schema/access";
 import * as banks from "./schema/banks";
 import * as calibrations from "./schema/calibrations";
 import * as evidence from "./schema/evidence";
+import * as facts from "./schema/facts";
 import * as history from "./schema/history";
 import * as itemCards from "./schema/itemCards";
 import * as itemCounts from "./schema/itemCounts";
@@ -37,6 +38,7 @@ export const schema = {
   ...units,
   ...notes,
   ...outsideScores,
+  ...facts,
   ...banks,
   ...calibrations,
   ...itemCounts,

@@ -1018,6 +1018,24 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     needs: ofClass("see"),
     call: (at) => route("reports/[report]", "GET", `/x?classes=${slugOf(at)}&as=csv`, {}, { report: "mistakes" }),
   },
+  "facts/changeFactSettingsAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) =>
+      action("@/features/facts/actions", "changeFactSettingsAction", { classId, on: true, minutesADay: 4 }),
+  },
+  "GET api/facts": {
+    needs: ofStudent("see"),
+    call: ({ studentId }) => route("facts", "GET", `/x?student=${studentId}&fact=6*7`),
+  },
+  "POST api/facts": {
+    needs: () => ["student"],
+    call: () =>
+      route("facts", "POST", "/x", {
+        body: JSON.stringify({
+          attempts: [{ key: id(), kind: "drill", fact: "6*7", given: 42, milliseconds: 2000, agoMilliseconds: 0 }],
+        }),
+      }),
+  },
   "GET api/cell": {
     needs: ofStudent("see"),
     call: ({ studentId }) => route("cell", "GET", `/x?student=${studentId}&skill=equivalent-ratios`),

@@ -42,6 +42,8 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   "sign-in/forgotten": { needs: "open" },
   "sign-in/new-password": { needs: "open" },
   "(work)/river": { needs: () => ["student"] },
+  "(work)/river/facts": { needs: () => ["student"] },
+  "(work)/river/facts/now": { needs: () => ["student"] },
   "(work)/river/own": { needs: () => ["student"] },
   "(work)/river/own/[skillId]": { needs: () => ["student"], params: () => ({ skillId: "ratio-language" }) },
   // What was given to students is nobody's trial run: a trial is shown to whoever began it alone (tests/server/trials).
@@ -206,6 +208,11 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/work/new")]: { needs: ofClass("change"), params: slug },
   [ofDesk("/work/[workId]")]: { needs: ofClass(), params: ({ workId }) => ({ ...ownDesk(), workId }) },
   [ofDesk("/work/kept")]: { needs: ofClass(), params: slug },
+  [ofDesk("/work/facts")]: { needs: ofClass(), params: slug },
+  [ofDesk("/work/facts/[studentId]")]: {
+    needs: ofClass(),
+    params: (at, place) => ({ ...slug(at, place), studentId: at.studentId }),
+  },
   [ofDesk("/work/series/[seriesId]")]: { needs: ofClass(), params: ({ seriesId }) => ({ ...ownDesk(), seriesId }) },
   [ofDesk("/work/[workId]/live")]: { needs: ofClass(), params: ({ workId }) => ({ ...ownDesk(), workId }) },
   [ofDesk("/work/[workId]/change")]: { needs: ofClass("change"), params: ({ workId }) => ({ ...ownDesk(), workId }) },

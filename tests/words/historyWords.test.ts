@@ -236,6 +236,10 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "outside-scores-kept", facts: { title: "Spring test", students: 21, strands: 2 } },
     "Brought in scores of “Spring test”: 21 students, 2 strands",
   ],
+  [
+    { kind: "fact-settings-changed", facts: { className: "6 Alder", personId: null, on: true } },
+    "Changed how number facts are practised in 6 Alder",
+  ],
   [{ kind: "outside-scores-removed", facts: { title: "Spring test" } }, "Took the scores of “Spring test” away"],
   [{ kind: "bank-made", facts: { name: "Ferries" } }, "Made the bank “Ferries”"],
   [{ kind: "bank-changed", facts: { name: "Ferries" } }, "Changed the settings of the bank “Ferries”"],

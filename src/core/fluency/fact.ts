@@ -1,4 +1,4 @@
-export type Operation = "add" | "subtract" | "multiply" | "divide";
+import type { Operation } from "../model/factSettings";
 
 /** A number fact, such as 7 x 8 or 56 / 7, with whole operands from 0. */
 export interface Fact {

@@ -10,6 +10,12 @@ export interface GroupFacts {
   readonly "visit-noted": { readonly personId: string; readonly skill: string; readonly result: VisitResult };
   /** Scores of a test that was taken elsewhere: of how many students, and how many strands they tell of. */
   readonly "outside-scores-kept": { readonly title: string; readonly students: number; readonly strands: number };
+  /** How a class, or one student of it, practises number facts. */
+  readonly "fact-settings-changed": {
+    readonly className: string;
+    readonly personId: string | null;
+    readonly on: boolean;
+  };
   readonly "outside-scores-removed": { readonly title: string };
 }
 
@@ -20,4 +26,5 @@ export const AREA_OF_GROUPS: Readonly<Record<keyof GroupFacts, ChangeArea>> = {
   "visit-noted": "groups",
   "outside-scores-kept": "groups",
   "outside-scores-removed": "groups",
+  "fact-settings-changed": "work",
 };

@@ -3,6 +3,7 @@ import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials, knownDevices, passwordResets, sessions } from "../schema/access";
 import { talkNotes } from "../schema/evidence";
+import { factAttempts, factDays, factSettings, factStates } from "../schema/facts";
 import { itemVersions } from "../schema/items";
 import { outsideScores } from "../schema/outsideScores";
 import { people } from "../schema/people";
@@ -85,6 +86,10 @@ export async function deleteEvidenceOf(tx: Queryable, personId: string): Promise
   await tx.delete(reteachCompared).where(eq(reteachCompared.personId, personId));
   await tx.delete(visits).where(eq(visits.personId, personId));
   await tx.delete(outsideScores).where(eq(outsideScores.personId, personId));
+  await tx.delete(factAttempts).where(eq(factAttempts.personId, personId));
+  await tx.delete(factStates).where(eq(factStates.personId, personId));
+  await tx.delete(factDays).where(eq(factDays.personId, personId));
+  await tx.delete(factSettings).where(eq(factSettings.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));
   await tx.delete(talkNotes).where(eq(talkNotes.personId, personId));
   await tx.delete(planStarts).where(eq(planStarts.personId, personId));

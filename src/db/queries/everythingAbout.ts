@@ -3,6 +3,7 @@ import { eq, getTableColumns } from "drizzle-orm";
 import type { Queryable } from "../queryable";
 import { credentials, sessions } from "../schema/access";
 import { talkNotes } from "../schema/evidence";
+import { factAttempts, factDays, factSettings, factStates } from "../schema/facts";
 import { changeSubjects, changes, signIns } from "../schema/history";
 import { outsideScores, scoreLists } from "../schema/outsideScores";
 import { enrollments, people, roles } from "../schema/people";
@@ -77,6 +78,10 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     reteaching: await db.select().from(reteachStudents).where(eq(reteachStudents.personId, personId)),
     "compared-with-reteaching": await db.select().from(reteachCompared).where(eq(reteachCompared.personId, personId)),
     "minutes-alone": await db.select().from(visits).where(eq(visits.personId, personId)),
+    "number-facts": await db.select().from(factAttempts).where(eq(factAttempts.personId, personId)),
+    "number-facts-known": await db.select().from(factStates).where(eq(factStates.personId, personId)),
+    "number-facts-by-day": await db.select().from(factDays).where(eq(factDays.personId, personId)),
+    "number-facts-settings": await db.select().from(factSettings).where(eq(factSettings.personId, personId)),
     "signing-in": await db
       .select({ at: signIns.at, kind: signIns.kind, by: signIns.by, device: signIns.device })
       .from(signIns)

@@ -6,6 +6,7 @@ import type { Queryable } from "../queryable";
 import { bankRights, banks } from "../schema/banks";
 import { classGoals, pointers, talkNotes, weekExpectations } from "../schema/evidence";
 import { itemOriginals } from "../schema/exchange";
+import { factSettings } from "../schema/facts";
 import type { RowChange } from "../schema/history";
 import { itemEnemies, itemParameters, itemSkills, itemStandards, items, itemVersions } from "../schema/items";
 import { followedFrameworks, frameworks, standardLinks, standards } from "../schema/library";
@@ -75,6 +76,7 @@ const TABLES = {
   visits,
   scoreLists,
   outsideScores,
+  factSettings,
   supports,
   interests,
   banks,

@@ -105,6 +105,8 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Noted a few minutes with {person} on {skill}: {result, select, got {got it} nearly {nearly} other {not yet}}",
   "outside-scores-kept":
     "Brought in scores of “{title}”: {students, plural, one {# student} other {# students}}, {strands, plural, one {# strand} other {# strands}}",
+  "fact-settings-changed":
+    "{on, select, yes {Changed how number facts are practised} other {Switched number facts off}} {personGiven, select, yes {by {person}} other {in {className}}}",
   "outside-scores-removed": "Took the scores of “{title}” away",
   "bank-made": "Made the bank “{name}”",
   "bank-changed": "Changed the settings of the bank “{name}”",

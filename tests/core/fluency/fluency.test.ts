@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { answerDrill } from "@/core/fluency/answerDrill";
-import { dayTotals } from "@/core/fluency/dayTotals";
+import { attemptsByFact } from "@/core/fluency/attemptsByFact";
 import type { Fact, FactAttempt } from "@/core/fluency/fact";
 import { factAnswer } from "@/core/fluency/factAnswer";
+import { factDay } from "@/core/fluency/factDay";
 import { factFluency } from "@/core/fluency/factFluency";
 import { factId } from "@/core/fluency/factId";
 import { limitSeconds } from "@/core/fluency/limitSeconds";
@@ -61,54 +62,48 @@ describe("a fact is fluent", () => {
   const row = (days: readonly number[], over: (place: number) => Partial<FactAttempt> = () => ({})) =>
     days.map((day, place) => ({ ...attempt(times(7, 8), day), ...over(place) }));
 
+  const fluencyOf = (attempts: readonly FactAttempt[]) => factFluency(times(7, 8), attemptsByFact(attempts), limit);
+
   it("with right answers in time on two days, enough of them", () => {
-    expect(factFluency(times(7, 8), row([1, 1, 1, 1, 1, 1]), limit)).toMatchObject({ fluent: false, days: 1 });
-    expect(factFluency(times(7, 8), row([1, 1, 1, 2, 2, 2]), limit)).toMatchObject({
+    expect(fluencyOf(row([1, 1, 1, 1, 1, 1]))).toMatchObject({ fluent: false, days: 1 });
+    expect(fluencyOf(row([1, 1, 1, 2, 2, 2]))).toMatchObject({
       fluent: true,
       days: 2,
       attempts: 6,
     });
-    expect(factFluency(times(7, 8), row([1, 2]), limit).fluent).toBe(false);
-    expect(factFluency(times(7, 8), [], limit)).toEqual({ chance: 0.5, fluent: false, attempts: 0, days: 0 });
+    expect(fluencyOf(row([1, 2])).fluent).toBe(false);
+    expect(fluencyOf([])).toMatchObject({ chance: 0.5, fluent: false, attempts: 0, days: 0, lastDay: null });
   });
 
   it("not when the last was wrong or slow, and again after more in time", () => {
     const days = [1, 1, 2, 2, 3, 3, 3];
-    expect(
-      factFluency(
-        times(7, 8),
-        row(days, (place) => (place === 6 ? { right: false } : {})),
-        limit,
-      ).fluent,
-    ).toBe(false);
-    expect(
-      factFluency(
-        times(7, 8),
-        row(days, (place) => (place === 6 ? { seconds: 4.01 } : {})),
-        limit,
-      ).fluent,
-    ).toBe(false);
-    expect(
-      factFluency(
-        times(7, 8),
-        row(days, (place) => (place === 6 ? { seconds: 4 } : {})),
-        limit,
-      ).fluent,
-    ).toBe(true);
+    expect(fluencyOf(row(days, (place) => (place === 6 ? { right: false } : {}))).fluent).toBe(false);
+    expect(fluencyOf(row(days, (place) => (place === 6 ? { seconds: 4.01 } : {}))).fluent).toBe(false);
+    expect(fluencyOf(row(days, (place) => (place === 6 ? { seconds: 4 } : {}))).fluent).toBe(true);
   });
 
   it("weighs an attempt six back at one half, and a related one at a fifth", () => {
     const seven = row([1, 1, 1, 1, 1, 1, 1], (place) => ({ right: place > 0 }));
     const weights = [0, 1, 2, 3, 4, 5].map((back) => 0.5 ** (back / 6));
     const right = weights.reduce((sum, weight) => sum + weight, 0);
-    expect(factFluency(times(7, 8), seven, limit).chance).toBeCloseTo((right + 0.5) / (right + 0.5 + 1), 12);
-    expect(factFluency(times(7, 8), [attempt(times(8, 7), 1)], limit)).toEqual({
+    expect(fluencyOf(seven).chance).toBeCloseTo((right + 0.5) / (right + 0.5 + 1), 12);
+    expect(fluencyOf([attempt(times(8, 7), 1)])).toMatchObject({
       chance: 0.7 / 1.2,
       fluent: false,
       attempts: 0,
       days: 0,
     });
-    expect(factFluency(times(7, 8), [attempt(times(6, 7), 1)], limit).chance).toBe(0.5);
+    expect(fluencyOf([attempt(times(6, 7), 1)]).chance).toBe(0.5);
+  });
+
+  it("by its latest twenty attempts, and says how sure that is", () => {
+    const long = row([...Array.from({ length: 30 }, () => 1), ...Array.from({ length: 20 }, () => 2)], (place) => ({
+      right: place >= 30,
+    }));
+    expect(fluencyOf(long)).toEqual(fluencyOf(long.slice(30)));
+    expect(fluencyOf(row([1])).doubt).toBeGreaterThan(fluencyOf(row([1, 1, 1, 2, 2, 2])).doubt);
+    // By hand: one in time against half of each, 1.5 of 2: sqrt(0.75 x 0.25 / 3).
+    expect(fluencyOf(row([1])).doubt).toBeCloseTo(0.25, 12);
   });
 });
 
@@ -231,15 +226,21 @@ describe("drill", () => {
   });
 });
 
-it("day totals count, time and name what became fluent", () => {
+it("a day's totals count, time and name what became fluent", () => {
   const attempts = [
     ...[1, 1, 1].map((day) => attempt(times(7, 8), day, 3)),
     ...[2, 2, 2].map((day) => attempt(times(7, 8), day, 3)),
-    attempt(times(6, 6), 2, 9),
+    attempt(times(6, 6), 2, 90),
     attempt(times(6, 7), 2, 3, false),
   ];
-  expect(dayTotals(attempts, limit)).toEqual([
-    { day: 1, answered: 3, right: 3, inTime: 3, minutes: 0.15, newlyFluent: [] },
-    { day: 2, answered: 5, right: 4, inTime: 3, minutes: 0.35, newlyFluent: ["7*8"] },
-  ]);
+  const of = (day: number) =>
+    factDay(
+      attempts.filter((one) => one.day === day),
+      attemptsByFact(attempts.filter((one) => one.day <= day)),
+      day,
+      limit,
+    );
+  expect(of(1)).toEqual({ answered: 3, right: 3, inTime: 3, seconds: 9, newlyFluent: [] });
+  // A minute and a half before one fact is being away; it counts half a minute.
+  expect(of(2)).toEqual({ answered: 5, right: 4, inTime: 3, seconds: 42, newlyFluent: ["7*8"] });
 });

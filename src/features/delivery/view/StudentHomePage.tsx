@@ -15,11 +15,14 @@ export function StudentHomePage({
   home,
   personId,
   signOut,
+  daily,
   interests,
 }: {
   readonly home: StudentHome;
   readonly personId: string;
   readonly signOut: () => Promise<void>;
+  /** What is practised every day beside the work, as list items; null for nothing. */
+  readonly daily: ReactNode;
   /** The choice of interests, which is the roster's. */
   readonly interests: ReactNode;
 }) {
@@ -38,7 +41,7 @@ export function StudentHomePage({
           : `${home.river.filter(({ mark }) => mark === "now").length} mastered so far.`}{" "}
       </p>
       <h2 className="mb-2 font-serif text-[24px]">Now</h2>
-      {home.now.length === 0 && home.next.every(({ open }) => open === null) ? (
+      {home.now.length === 0 && home.next.every(({ open }) => open === null) && daily === null ? (
         <p className="text-mute">{nothingWords(home)}</p>
       ) : null}
       <ul>
@@ -48,6 +51,7 @@ export function StudentHomePage({
         {home.next.map((next) => (
           <NextItem key={next.classId} next={next} isFirst={home.now.length === 0} />
         ))}
+        {daily}
       </ul>
       <p className="border-hair flex flex-wrap items-center justify-between gap-4 border-t py-4">
         <Link className="underline underline-offset-4" href="/river/own">

@@ -46,6 +46,7 @@ export function WorkList({
       <PageHead title="Work" sub="What students have been given, and how far they are.">
         {works.length > 0 ? <FindField label="Find work" placeholder="Find work" value={find} set={setFind} /> : null}
         <ButtonLink href={`${base}/work/kept`}>Kept work</ButtonLink>
+        <ButtonLink href={`${base}/work/facts`}>Number facts</ButtonLink>
         <ButtonLink href={`${base}/work/new?kind=test`}>Build a test</ButtonLink>
         <ButtonLink look="main" href={`${base}/work/new`}>
           Assign work

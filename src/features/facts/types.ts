@@ -1,0 +1,127 @@
+import type { FactsToDrill } from "@/core/fluency/factsToDrill";
+import type { PlacementAnswer } from "@/core/fluency/placeFacts";
+import type { FactSettings, OwnFactSettings } from "@/core/model/factSettings";
+
+/** One answer on its way to the server; the key makes sending it twice harmless. */
+export interface FactMessage {
+  readonly key: string;
+  readonly kind: "copy" | "place" | "drill";
+  /** Id of the fact; of a copied number the number. */
+  readonly fact: string;
+  readonly given: number | null;
+  readonly milliseconds: number;
+  /** By the server's clock, as the browser reckons it. */
+  readonly at: number;
+}
+
+/** What the day has come to so far. */
+export interface FactsToday {
+  readonly seconds: number;
+  readonly inTime: number;
+  readonly goal: number;
+  readonly newlyFluent: readonly string[];
+}
+
+/** Everything that a session needs; the browser goes on with it alone. */
+export interface FactSession {
+  readonly personId: string;
+  readonly serverNow: number;
+  readonly settings: FactSettings;
+  /** Seconds a digit; null until it was measured, or when that is too long ago. */
+  readonly secondsPerDigit: number | null;
+  /** Numbers to copy, where typing is to be measured. */
+  readonly copies: readonly number[];
+  readonly placement: readonly PlacementAnswer[];
+  readonly drill: FactsToDrill;
+  readonly today: FactsToday;
+  readonly readsAloud: boolean;
+}
+
+export interface KnownFamily {
+  readonly id: string;
+  readonly known: number;
+  readonly of: number;
+}
+
+export interface FactDayView {
+  readonly day: string;
+  readonly minutes: number;
+  readonly inTime: number;
+  readonly goalMet: boolean;
+}
+
+/** A student's own page. */
+export interface OwnFacts {
+  readonly serverNow: number;
+  readonly personId: string;
+  readonly settings: FactSettings;
+  readonly today: FactsToday;
+  readonly begun: boolean;
+  readonly families: readonly KnownFamily[];
+  /** Every school day of this month until today. */
+  readonly days: readonly FactDayView[];
+}
+
+/** One student's line in the class's overview. */
+export interface FactLine {
+  readonly studentId: string;
+  readonly name: string;
+  readonly on: boolean;
+  /** What differs from the class, in words of the settings' sentence; none where nothing does. */
+  readonly differs: boolean;
+  readonly stage: "not-begun" | "placement" | "practice";
+  readonly families: readonly KnownFamily[];
+  readonly lastDay: string | null;
+  readonly today: { readonly minutes: number; readonly inTime: number; readonly goal: number };
+  readonly thisWeek: number;
+  readonly before: number;
+  readonly stalled: boolean;
+}
+
+export interface ClassFactsView {
+  readonly classId: string;
+  readonly className: string;
+  readonly on: boolean;
+  readonly settings: FactSettings;
+  readonly today: string;
+  /** Families in the order in which they are learned. */
+  readonly familyIds: readonly string[];
+  /** Every family that the operations have, for choosing. */
+  readonly allFamilyIds: readonly string[];
+  readonly lines: readonly FactLine[];
+}
+
+/** A fact of one student. */
+export interface FactCell {
+  readonly id: string;
+  readonly chance: number;
+  readonly doubt: number;
+  readonly fluent: boolean;
+  readonly attempts: number;
+  readonly days: number;
+  readonly daysAgo: number | null;
+}
+
+export interface StudentFactsView {
+  readonly classId: string;
+  readonly studentId: string;
+  readonly name: string;
+  readonly on: boolean;
+  readonly settings: FactSettings;
+  readonly classSettings: FactSettings;
+  readonly own: OwnFactSettings | null;
+  readonly secondsPerDigit: number | null;
+  readonly cells: readonly FactCell[];
+  readonly days: readonly FactDayView[];
+  readonly today: string;
+}
+
+/** What happened with one fact. */
+export interface FactHistoryLine {
+  readonly when: string;
+  readonly given: number | null;
+  readonly right: boolean;
+  readonly seconds: number;
+  readonly limit: number | null;
+  readonly leftOut: boolean;
+}

@@ -1,0 +1,153 @@
+"use client";
+import { format, parseISO } from "date-fns";
+import Link from "next/link";
+import { usePullList } from "@/client/pull-list/pullList";
+import { PageHead } from "@/ui/layout/PageHead";
+import { PrintButton } from "@/ui/layout/PrintButton";
+import { SheetLink } from "@/ui/layout/SheetLink";
+import { Button, ButtonLink } from "@/ui/primitives/Button";
+import { familyName } from "@/words/factWords";
+import type { ClassFactsView, FactLine } from "../../types";
+import { SettingsSentence } from "./SettingsSentence";
+
+const percent = (known: number, of: number) => (of === 0 ? 0 : Math.round((100 * known) / of));
+
+/** How a class stands in its number facts: by family, who was there today, who gets no further. */
+export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; readonly base: string }) {
+  const pull = usePullList();
+  const stalled = view.lines.filter((line) => line.stalled);
+  const today = view.lines.filter((line) => line.today.minutes > 0);
+  const met = view.lines.filter((line) => line.today.inTime >= line.today.goal);
+  return (
+    <div className="px-5 py-4">
+      <PageHead
+        title="Number facts"
+        sub="Known by heart: right within the student's own typing and the time to think, nine times in ten, on two days or more."
+      >
+        <PrintButton>Print</PrintButton>
+        <ButtonLink href={`${base}/work`}>To all work</ButtonLink>
+      </PageHead>
+      <SettingsSentence
+        classId={view.classId}
+        studentId={null}
+        who={view.className}
+        on={view.on}
+        settings={view.settings}
+      />
+      {view.lines.length === 0 ? (
+        <p className="text-mute mt-4 text-[15px]">Nobody is in this class yet. Add students in the roster.</p>
+      ) : (
+        <>
+          <p className="mt-3 text-[15px]">
+            Today {today.length} of {view.lines.length} have practised; {met.length} met the goal.{" "}
+            {stalled.length > 0 ? (
+              <span className="text-clay">
+                {stalled.length === 1 ? "1 student practises" : `${stalled.length} students practise`} and learned
+                nothing new on the last four days.{" "}
+                <Button
+                  look="quiet"
+                  className="px-0!"
+                  onClick={() =>
+                    pull.add(stalled.map(({ studentId, name }) => ({ id: studentId, name, skillId: null })))
+                  }
+                >
+                  Put them on the pull list
+                </Button>
+              </span>
+            ) : null}
+          </p>
+          <div className="mt-3 overflow-x-auto">
+            <table className="text-[14px]">
+              <caption className="sr-only">Share of each family that is known by heart, by student</caption>
+              <thead className="text-mute align-bottom">
+                <tr>
+                  <th className="pr-4 pb-1 text-left font-normal">Student</th>
+                  {view.familyIds.map((id) => (
+                    <th key={id} className="w-14 pr-1 pb-1 text-left leading-tight font-normal">
+                      {familyName(id)}
+                    </th>
+                  ))}
+                  <th className="pr-4 pb-1 pl-3 text-right leading-tight font-normal">new this week</th>
+                  <th className="pr-4 pb-1 text-right leading-tight font-normal">a week before</th>
+                  <th className="pr-4 pb-1 text-right leading-tight font-normal">today, in time</th>
+                  <th className="pb-1 text-left font-normal">last practised</th>
+                </tr>
+              </thead>
+              <tbody>
+                {view.lines.map((line) => (
+                  <Row key={line.studentId} line={line} familyIds={view.familyIds} base={base} today={view.today} />
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Row({
+  line,
+  familyIds,
+  base,
+  today,
+}: {
+  readonly line: FactLine;
+  readonly familyIds: readonly string[];
+  readonly base: string;
+  readonly today: string;
+}) {
+  return (
+    <tr className="border-hair border-t">
+      <th scope="row" className="py-1 pr-4 text-left font-normal whitespace-nowrap">
+        <SheetLink id={line.studentId}>{line.name}</SheetLink>{" "}
+        <Link className="text-mute underline" href={`${base}/work/facts/${line.studentId}`}>
+          facts
+        </Link>
+        {line.differs ? <span className="text-mute"> own settings</span> : null}
+      </th>
+      {familyIds.map((id) => {
+        const family = line.families.find((one) => one.id === id);
+        if (!family)
+          return (
+            <td key={id} className="text-mute pr-1">
+              –
+            </td>
+          );
+        return (
+          <td key={id} className="pr-1" title={`${family.known} of ${family.of} known by heart`}>
+            <Share known={family.known} of={family.of} empty={line.stage === "not-begun"} />
+          </td>
+        );
+      })}
+      <td className="pr-4 pl-3 text-right tabular-nums">{line.thisWeek}</td>
+      <td className="text-mute pr-4 text-right tabular-nums">{Math.round(line.before * 10) / 10}</td>
+      <td className="pr-4 text-right tabular-nums">
+        {line.today.inTime} of {line.today.goal}
+      </td>
+      <td className={line.stalled ? "text-clay whitespace-nowrap" : "text-mute whitespace-nowrap"}>
+        {lastWords(line, today)}
+      </td>
+    </tr>
+  );
+}
+
+function lastWords({ on, stage, lastDay, stalled }: FactLine, today: string): string {
+  if (!on) return "switched off";
+  if (lastDay === null) return stage === "not-begun" ? "not begun" : "not in the last 6 weeks";
+  const day = lastDay === today ? "today" : format(parseISO(lastDay), "d MMM");
+  return `${day}${stage === "placement" ? ", being placed" : stalled ? ", nothing new" : ""}`;
+}
+
+/** A share as a cell filled from below, with its number; hatched where nothing was asked yet. */
+function Share({ known, of, empty }: { readonly known: number; readonly of: number; readonly empty: boolean }) {
+  const share = percent(known, of);
+  return (
+    <span className="flex items-center gap-1">
+      <span aria-hidden className={`gauge block h-4 w-6 ${empty ? "gauge-few" : ""}`}>
+        {empty ? null : <i style={{ height: `${share}%`, background: "var(--level-2)" }} />}
+      </span>
+      <span className="text-mute text-[13px] tabular-nums">{empty ? "" : share}</span>
+    </span>
+  );
+}
