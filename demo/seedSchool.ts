@@ -24,6 +24,7 @@ import type { Context } from "@/server/runtime/context";
 import { createRuntime, type Runtime } from "@/server/runtime/runtime";
 import { dayAt, instantAt, type School, schoolOf, todayOf } from "@/server/runtime/school";
 import { fillBanks } from "./banks";
+import { practiseFacts } from "./facts";
 import { ALDER, parts, ROWAN } from "./names";
 import { makeLanguageClass, otherClasses } from "./otherClasses";
 import { writeInOwnWords } from "./ownWords";
@@ -142,6 +143,8 @@ export async function seedSchool(
     progress: (share, what) => progress(0.04 + 0.92 * share, what),
   });
 
+  progress(0.96, "number facts");
+  await practiseFacts(simulation, lastDay);
   simulation.setNow(base.now());
   progress(0.97, "sign-in slips");
   const noor = await staffContext(simulation, "noor");

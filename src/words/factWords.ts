@@ -11,7 +11,7 @@ const OPERATION_NAMES: Readonly<Record<Operation, string>> = {
 export const operationName = (operation: Operation): string => OPERATION_NAMES[operation];
 
 const SUMS: Readonly<Record<string, string>> = {
-  ones: "nought and one",
+  ones: "0, 1",
   twos: "two",
   doubles: "doubles",
   tens: "making ten",
@@ -22,7 +22,7 @@ const SUMS: Readonly<Record<string, string>> = {
   large: "above ten",
 };
 const TABLES: Readonly<Record<string, string>> = {
-  1: "nought and one",
+  1: "0, 1",
   2: "twos",
   3: "threes",
   4: "fours",

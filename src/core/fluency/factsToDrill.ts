@@ -6,6 +6,14 @@ import type { FactFamily } from "./placeFacts";
 
 /** From this chance on a fact counts as known in a drill: one answer in time is enough, and it is asked again until it is fluent. */
 const KNOWN_FROM = 0.7;
+
+/**
+ * Whether a fact counts as known in a drill, though it need not be fluent yet.
+ * @example isKnownInDrill({ chance: 0.75, attempts: 1 }) // true
+ */
+export const isKnownInDrill = ({ chance, attempts }: Pick<FactFluency, "chance" | "attempts">): boolean =>
+  attempts > 0 && chance >= KNOWN_FROM;
+
 /** New facts come from so many families at once. */
 const OPEN_FAMILIES = 2;
 const MOST_UNKNOWN = 6;
@@ -32,13 +40,12 @@ export function factsToDrill(
   const standing = families.map(({ facts }) =>
     shuffled(facts, random).map((fact) => ({ id: factId(fact), ...fluencyOf(fact) })),
   );
-  const isKnown = ({ chance, attempts }: FactFluency) => attempts > 0 && chance >= KNOWN_FROM;
   const all = standing.flat();
-  const begun = all.filter((fact) => fact.attempts > 0 && !isKnown(fact));
-  const open = standing.filter((facts) => !facts.every(isKnown)).slice(0, OPEN_FAMILIES);
+  const begun = all.filter((fact) => fact.attempts > 0 && !isKnownInDrill(fact));
+  const open = standing.filter((facts) => !facts.every(isKnownInDrill)).slice(0, OPEN_FAMILIES);
   const fresh = open.flat().filter(({ attempts }) => attempts === 0);
   const known = all
-    .filter(isKnown)
+    .filter(isKnownInDrill)
     .sort((x, y) => Number(x.fluent) - Number(y.fluent) || (x.lastDay ?? 0) - (y.lastDay ?? 0));
   return {
     unknown: [...begun, ...fresh].slice(0, MOST_UNKNOWN).map(({ id }) => id),

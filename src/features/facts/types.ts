@@ -40,6 +40,8 @@ export interface FactSession {
 export interface KnownFamily {
   readonly id: string;
   readonly known: number;
+  /** Answered in time of late, but not known by heart yet. */
+  readonly onTheWay: number;
   readonly of: number;
 }
 

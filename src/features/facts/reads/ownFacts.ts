@@ -5,7 +5,7 @@ import { isSchoolDay } from "@/core/calendar/isSchoolDay";
 import { factFluency } from "@/core/fluency/factFluency";
 import { factId } from "@/core/fluency/factId";
 import { familiesOf } from "@/core/fluency/factSettings";
-import { factsToDrill } from "@/core/fluency/factsToDrill";
+import { factsToDrill, isKnownInDrill } from "@/core/fluency/factsToDrill";
 import type { FactFamily, PlacementAnswer } from "@/core/fluency/placeFacts";
 import { attemptsOfKindBy, type FactAttemptRow, type FactDayRow, factDaysOf } from "@/db/queries/facts";
 import { classesOfStudent } from "@/db/queries/people";
@@ -109,11 +109,15 @@ export function todayOfFacts(row: FactDayRow | undefined, { settings }: Pick<Fac
 export function knownFamilies({ settings, attempts, limitOf }: FactStanding): KnownFamily[] {
   return familiesOf(settings)
     .flat()
-    .map(({ id, facts }) => ({
-      id,
-      known: facts.filter((fact) => factFluency(fact, attempts, limitOf).fluent).length,
-      of: facts.length,
-    }));
+    .map(({ id, facts }) => {
+      const standing = facts.map((fact) => factFluency(fact, attempts, limitOf));
+      return {
+        id,
+        known: standing.filter(({ fluent }) => fluent).length,
+        onTheWay: standing.filter((one) => !one.fluent && isKnownInDrill(one)).length,
+        of: facts.length,
+      };
+    });
 }
 
 /** Every school day from a day to today, with what it came to. */

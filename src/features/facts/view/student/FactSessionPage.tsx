@@ -24,7 +24,7 @@ export function FactSessionPage({ session }: { readonly session: FactSession }) 
           Stop here any time
         </a>
       </header>
-      <div className="flex-1 pt-6">
+      <div className="flex-1 pt-6 [@media(min-height:1000px)]:pt-20">
         {typeof asked === "string" ? (
           <Ended end={asked} session={session} run={run} />
         ) : wrong === null ? (

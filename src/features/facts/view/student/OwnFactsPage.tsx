@@ -53,16 +53,18 @@ export function OwnFactsPage({ facts }: { readonly facts: OwnFacts }) {
           What I know by heart
         </h2>
         <p className="text-mute mb-2 text-[17px]">
-          A fact is known when it comes at once, again and again, on two days or more.
+          A fact is known when it comes at once, again and again, on two days or more. Lighter: on the way.
         </p>
         <ul className="grid gap-x-10 sm:grid-cols-2">
-          {families.map(({ id, known, of }) => (
+          {families.map(({ id, known, onTheWay, of }) => (
             <li key={id} className="border-hair flex items-center justify-between gap-4 border-t py-2.5">
               <span>{familyName(id)}</span>
               <span className="flex items-center gap-3">
-                <span className="bg-silt h-2 w-24" aria-hidden="true">
+                <span className="bg-silt flex h-2 w-24" aria-hidden="true">
                   <i className="bg-water block h-full" style={{ width: `${(100 * known) / of}%` }} />
+                  <i className="bg-level-1 block h-full" style={{ width: `${(100 * onTheWay) / of}%` }} />
                 </span>
+                {onTheWay > 0 ? <span className="sr-only">{onTheWay} on the way,</span> : null}
                 <span className="text-mute w-24 text-right text-[17px]">
                   {known === of ? "all" : known} of {of}
                 </span>

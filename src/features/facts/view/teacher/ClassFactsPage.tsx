@@ -39,7 +39,8 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
       ) : (
         <>
           <p className="mt-3 text-[15px]">
-            Today {today.length} of {view.lines.length} have practised; {met.length} met the goal.{" "}
+            Today {today.length} of {view.lines.length} have practised; {met.length} met the goal. Below: the share of
+            each family that is known by heart, in %.{" "}
             {stalled.length > 0 ? (
               <span className="text-clay">
                 {stalled.length === 1 ? "1 student practises" : `${stalled.length} students practise`} and learned
@@ -67,10 +68,10 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
                       {familyName(id)}
                     </th>
                   ))}
-                  <th className="pr-4 pb-1 pl-3 text-right leading-tight font-normal">new this week</th>
-                  <th className="pr-4 pb-1 text-right leading-tight font-normal">a week before</th>
+                  <th className="pr-4 pb-1 pl-3 text-right leading-tight font-normal">learned this week</th>
+                  <th className="pr-4 pb-1 text-right leading-tight font-normal">a week, in the 3 before</th>
                   <th className="pr-4 pb-1 text-right leading-tight font-normal">today, in time</th>
-                  <th className="pb-1 text-left font-normal">last practised</th>
+                  <th className="pb-1 text-left leading-tight font-normal">last practised</th>
                 </tr>
               </thead>
               <tbody>
@@ -115,7 +116,11 @@ function Row({
             </td>
           );
         return (
-          <td key={id} className="pr-1" title={`${family.known} of ${family.of} known by heart`}>
+          <td
+            key={id}
+            className="pr-1"
+            title={`${family.known} of ${family.of} known by heart, ${family.onTheWay} on the way`}
+          >
             <Share known={family.known} of={family.of} empty={line.stage === "not-begun"} />
           </td>
         );

@@ -74,8 +74,8 @@ export function StudentFactsPage({ view, base }: { readonly view: StudentFactsVi
         <div className="max-w-sm min-w-72">
           {shown === null ? (
             <p className="text-mute text-[15px]">
-              Filled from below: the chance that it comes right in time. Bold frame: known by heart. Hatched: fewer than
-              three answers. Dry line above: not met for 30 days. Choose a fact to see what happened with it.
+              Filled from below: the chance that it comes right in time. A dot in its corner: known by heart. Hatched:
+              fewer than three answers. Dry line above: not met for 30 days. Choose a fact to see what happened with it.
             </p>
           ) : (
             <History studentId={view.studentId} id={shown} close={() => setShown(null)} />
@@ -163,7 +163,7 @@ function Table(props: {
                       title={cellWords(cell)}
                       aria-pressed={shown === cell.id}
                       onClick={() => show(cell.id)}
-                      className={`gauge block h-6 w-7 ${cell.attempts < 3 ? "gauge-few" : ""} ${(cell.daysAgo ?? 0) > OLD_AFTER_DAYS ? "gauge-old" : ""} ${cell.fluent ? "outline-ink outline-2 -outline-offset-2" : ""}`}
+                      className={`gauge block h-6 w-7 ${cell.attempts < 3 ? "gauge-few" : ""} ${(cell.daysAgo ?? 0) > OLD_AFTER_DAYS ? "gauge-old" : ""} ${cell.fluent ? "gauge-mastered" : ""}`}
                     >
                       {cell.attempts > 0 ? (
                         <i style={{ height: `${Math.max(4, cell.chance * 100)}%`, background: "var(--level-2)" }} />
