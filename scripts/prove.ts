@@ -1,5 +1,6 @@
 import { proveDiagnostic } from "./prove/diagnostic";
 import { proveEffort } from "./prove/effort";
+import { proveFluency } from "./prove/fluency";
 import { proveGrouping } from "./prove/grouping";
 import { proveMasteryChoices, provePractice, provePredictions } from "./prove/practice";
 import { proveReteach } from "./prove/reteach";
@@ -15,6 +16,7 @@ print("Answers predicted", provePredictions());
 print("Adaptive diagnostic", proveDiagnostic());
 print("Adaptive diagnostic in the shipped content", proveShippedDiagnostic());
 print("Spaced review", proveReview());
+print("Number facts", proveFluency());
 print("Groups by need", await proveGrouping());
 print("Whether a reteach worked", proveReteach());
 print("Worth doing first", proveWorthDoing());

@@ -61,7 +61,7 @@ async function teacherShots(): Promise<void> {
   await visit("", "today");
   await visit("/plan", "plan");
   await visit("/library/map", "skill-map");
-  await visit("/library/items?find=sluice", "items");
+  await visit("/library/items?find=sluice", "");
   await click(page, "[data-item-link]");
   await page.waitForSelector("[data-preview]");
   await click(page, "main a[href$='/edit']");
@@ -77,6 +77,7 @@ async function teacherShots(): Promise<void> {
   );
   await page.goto(`${base}${written}/score`, { waitUntil: "networkidle0" });
   await shoot(page, "scoring");
+  await visit("/work/facts", "facts");
   await visit("/regroup", "");
   await page.waitForFunction(() => document.body.innerText.includes("the best there are within these wishes"));
   await shoot(page, "groups");

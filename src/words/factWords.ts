@@ -46,18 +46,10 @@ export function familyName(id: string): string {
   return `${SIGN_OF[operation] ?? ""} ${SUMS[key] ?? TABLES[key] ?? key}`;
 }
 
-const SIGNS: Readonly<Record<string, { readonly sign: string; readonly said: string }>> = {
-  "+": { sign: "+", said: "plus" },
-  "-": { sign: "−", said: "minus" },
-  "*": { sign: "×", said: "times" },
-  "/": { sign: "÷", said: "divided by" },
-};
+const SIGNS: Readonly<Record<string, string>> = { "+": "+", "-": "−", "*": "×", "/": "÷" };
 
 /** A fact by its id as it is written: "6 × 7". */
-export const factText = (id: string): string => id.replace(/[-+*/]/, (sign) => ` ${SIGNS[sign]?.sign ?? sign} `);
-
-/** A fact as it is said: "six times seven" for a voice, in figures. */
-export const factSaid = (id: string): string => id.replace(/[-+*/]/, (sign) => ` ${SIGNS[sign]?.said ?? sign} `);
+export const factText = (id: string): string => id.replace(/[-+*/]/, (sign) => ` ${SIGNS[sign] ?? sign} `);
 
 /** Several facts in a line. */
 export const factsText = (ids: readonly string[]): string => ids.map(factText).join(", ");

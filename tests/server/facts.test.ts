@@ -5,6 +5,7 @@ import { factOfId } from "@/core/fluency/factOfId";
 import { everythingAbout } from "@/db/queries/everythingAbout";
 import { attemptsOnDay } from "@/db/queries/facts";
 import { classFacts, factHistory, studentFacts } from "@/features/facts/reads/classFacts";
+import { factSigns } from "@/features/facts/reads/factSigns";
 import { factSession, factsOnStart, ownFacts } from "@/features/facts/reads/ownFacts";
 import { changeFactSettings } from "@/features/facts/writes/factSettings";
 import { keepFacts } from "@/features/facts/writes/keepFacts";
@@ -105,13 +106,16 @@ describe("a student's facts", () => {
     expect(await factSession(school.student(pupil))).toMatchObject({ secondsPerDigit: null });
   });
 
-  it("become known by heart on the second day, count towards the goal, and both see it", async () => {
+  it("become known by heart over several days, count towards the goal, and both see it", async () => {
     await change({ on: true, goal: 5 });
     await copy();
     const six = Array.from({ length: 4 }, () => ({ fact: "6*7" }));
-    await give(six);
+    for (let day = 0; day < 3; day++) {
+      school.setNow(START + day * DAY);
+      await give(six);
+    }
     expect((await ownFacts(school.student(pupil))).today).toMatchObject({ inTime: 4, newlyFluent: [] });
-    school.setNow(START + DAY);
+    school.setNow(START + 3 * DAY);
     await give([...six, { fact: "6*8", seconds: 20 }]);
     const own = await ownFacts(school.student(pupil));
     expect(own.today).toMatchObject({ inTime: 4, goal: 5, newlyFluent: ["6*7"], seconds: 28 });
@@ -120,14 +124,16 @@ describe("a student's facts", () => {
     expect(own.days.filter(({ minutes }) => minutes > 0).map(({ day, goalMet }) => [day, goalMet])).toEqual([
       [TODAY, false],
       ["2026-11-24", false],
+      ["2026-11-25", false],
+      ["2026-11-26", false],
     ]);
     const view = await classFacts(await school.teacher(), [classId]);
     const line = view.lines.find(({ studentId }) => studentId === pupil);
-    expect(line).toMatchObject({ lastDay: "2026-11-24", thisWeek: 1, before: 0, today: { inTime: 5, goal: 5 } });
+    expect(line).toMatchObject({ lastDay: "2026-11-26", thisWeek: 1, before: 0, today: { inTime: 5, goal: 5 } });
     expect(line?.families.find(({ id }) => id === "multiply-6")?.known).toBe(0);
     expect(line?.families.find(({ id }) => id === "multiply-7")?.known).toBe(1);
     const one = await studentFacts(await school.teacher(), pupil);
-    expect(one.cells.find(({ id }) => id === "6*7")).toMatchObject({ fluent: true, attempts: 8, days: 2, daysAgo: 0 });
+    expect(one.cells.find(({ id }) => id === "6*7")).toMatchObject({ fluent: true, attempts: 16, days: 4, daysAgo: 0 });
     expect(one.cells.find(({ id }) => id === "42/7")).toBeUndefined();
   });
 
@@ -179,6 +185,26 @@ describe("a student's facts", () => {
     await expect(studentFacts(school.student(pupil), studentIds[1] ?? "")).rejects.toThrow();
     await expect(factHistory(await school.teacher("ben"), pupil, "6*7")).rejects.toThrow();
     expect((await ownFacts(school.student(studentIds[1] ?? ""))).begun).toBe(false);
+  });
+});
+
+describe("who is worth a look", () => {
+  it("practises and learns nothing new, or has stopped; never who has begun only or is switched off", async () => {
+    await change({ on: true });
+    const signs = async () => factSigns(await school.teacher(), [classId]);
+    const [other = ""] = studentIds.slice(1);
+    await give([{ fact: "6*7", given: 1 }]);
+    for (let day = 0; day < 4; day++) {
+      school.setNow(START + day * DAY);
+      await give([{ fact: "6*7", given: 41 }], other);
+      expect((await signs()).stalled.map(({ id }) => id)).toEqual(day < 3 ? [] : [other]);
+    }
+    school.setNow(START + 4 * DAY);
+    expect((await signs()).missed).toEqual([]);
+    school.setNow(START + 8 * DAY);
+    expect((await signs()).missed.map(({ id }) => id)).toEqual([pupil]);
+    await change({ studentId: pupil, on: false });
+    expect((await signs()).missed).toEqual([]);
   });
 });
 

@@ -12,6 +12,7 @@ const NOTHING: TodayFacts = {
   plan: null,
   gaps: [],
   signs: null,
+  numberFacts: null,
 };
 const WORK: TodayFacts["works"][number] = {
   id: "w",
@@ -163,4 +164,20 @@ it("leads from a pointer and a gap straight to the place", () => {
     what: "Comparing rates begins on 26 Nov, and 9 of 12 lack what it builds on",
     href: "/desk/6-test/evidence?skill=rates",
   });
+});
+
+it("says who gets no further in number facts, and who has stopped", () => {
+  const [first, second, ...rest] = lines({ numberFacts: { stalled: named("Ada"), missed: named("Ben", "Cleo") } });
+  expect(rest).toEqual([]);
+  expect(first).toMatchObject({
+    what: "Number facts: 1 student gets no further",
+    why: "Practised on four days, and nothing new is known by heart: Ada.",
+    href: "/desk/6-test/work/facts",
+    pull: { students: [{ id: "ada" }] },
+  });
+  expect(second).toMatchObject({
+    what: "Number facts: 2 students have stopped",
+    why: expect.stringContaining("Ben, Cleo"),
+  });
+  expect(lines({ numberFacts: { stalled: [], missed: [] } })).toEqual([]);
 });

@@ -21,6 +21,8 @@ const LEAST_DAYS = 2;
 const HALF_LIFE_ATTEMPTS = 6;
 /** Attempts that count: an older one would count a tenth at most. */
 export const ATTEMPTS_THAT_COUNT = 20;
+/** What a further attempt on a day counts of the first: right after a meeting a fact comes to anybody. */
+const AGAIN_WEIGHT = 0.2;
 /** What an attempt at a related fact counts of one at the fact itself. */
 const RELATED_WEIGHT = 0.2;
 /** Jeffreys' prior: half an attempt in time and half one not. */
@@ -61,8 +63,17 @@ export function factFluency(fact: Fact, attempts: AttemptsByFact, limitOf: (fact
 const latest = (attempts: readonly FactAttempt[]) => attempts.slice(-ATTEMPTS_THAT_COUNT);
 
 function weigh(attempts: readonly FactAttempt[], weight: number, limitOf: (fact: Fact) => number) {
-  return attempts.map((attempt, place) => ({
-    weight: weight * 0.5 ** ((attempts.length - 1 - place) / HALF_LIFE_ATTEMPTS),
-    success: attempt.right && attempt.seconds <= limitOf(attempt.fact),
-  }));
+  const own = attempts.map(({ day }, place) => (day === attempts[place - 1]?.day ? AGAIN_WEIGHT : 1));
+  let later = 0;
+  return attempts
+    .map((attempt, place) => ({ attempt, own: own[place] ?? 0 }))
+    .reverse()
+    .map(({ attempt, own: counts }) => {
+      const weighed = {
+        weight: weight * counts * 0.5 ** (later / HALF_LIFE_ATTEMPTS),
+        success: attempt.right && attempt.seconds <= limitOf(attempt.fact),
+      };
+      later += counts;
+      return weighed;
+    });
 }

@@ -88,9 +88,15 @@ export interface ClassFactsView {
   readonly today: string;
   /** Families in the order in which they are learned. */
   readonly familyIds: readonly string[];
-  /** Every family that the operations have, for choosing. */
-  readonly allFamilyIds: readonly string[];
   readonly lines: readonly FactLine[];
+}
+
+/** Who is worth a look. */
+export interface FactSigns {
+  /** Practises, and learns nothing new. */
+  readonly stalled: readonly { readonly id: string; readonly name: string }[];
+  /** Has not practised for more than a school week. */
+  readonly missed: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** A fact of one student. */

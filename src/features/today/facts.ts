@@ -58,6 +58,8 @@ export interface TodayFacts {
     readonly lacking: number;
     readonly known: number;
   }[];
+  /** Null where no class practises them. */
+  readonly numberFacts: { readonly stalled: readonly Named[]; readonly missed: readonly Named[] } | null;
   readonly signs: {
     readonly away: readonly (Named & { readonly schoolDays: number })[];
     readonly rushes: readonly (Named & OfWork & { readonly seconds: number; readonly answers: number })[];

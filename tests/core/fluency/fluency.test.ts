@@ -64,29 +64,30 @@ describe("a fact is fluent", () => {
 
   const fluencyOf = (attempts: readonly FactAttempt[]) => factFluency(times(7, 8), attemptsByFact(attempts), limit);
 
-  it("with right answers in time on two days, enough of them", () => {
-    expect(fluencyOf(row([1, 1, 1, 1, 1, 1]))).toMatchObject({ fluent: false, days: 1 });
-    expect(fluencyOf(row([1, 1, 1, 2, 2, 2]))).toMatchObject({
-      fluent: true,
-      days: 2,
-      attempts: 6,
-    });
-    expect(fluencyOf(row([1, 2])).fluent).toBe(false);
+  it("with right answers in time on several days; those of one day alone never do", () => {
+    expect(fluencyOf(row(Array.from({ length: 20 }, () => 1)))).toMatchObject({ fluent: false, days: 1 });
+    expect(fluencyOf(row([1, 1, 1, 2, 2, 2])).fluent).toBe(false);
+    expect(fluencyOf(row([1, 1, 1, 2, 2, 2, 3, 3, 3, 4, 4, 4]))).toMatchObject({ fluent: true, days: 4, attempts: 12 });
     expect(fluencyOf([])).toMatchObject({ chance: 0.5, fluent: false, attempts: 0, days: 0, lastDay: null });
   });
 
-  it("not when the last was wrong or slow, and again after more in time", () => {
-    const days = [1, 1, 2, 2, 3, 3, 3];
-    expect(fluencyOf(row(days, (place) => (place === 6 ? { right: false } : {}))).fluent).toBe(false);
-    expect(fluencyOf(row(days, (place) => (place === 6 ? { seconds: 4.01 } : {}))).fluent).toBe(false);
-    expect(fluencyOf(row(days, (place) => (place === 6 ? { seconds: 4 } : {}))).fluent).toBe(true);
+  it("not when the last first answer was wrong or slow, and again after more in time", () => {
+    const days = [1, 2, 3, 4, 5, 6, 7];
+    const last = (over: Partial<FactAttempt>) => row(days, (place) => (place === 6 ? over : {}));
+    expect(fluencyOf(last({ right: false })).fluent).toBe(false);
+    expect(fluencyOf(last({ seconds: 4.01 })).fluent).toBe(false);
+    expect(fluencyOf(last({ seconds: 4 })).fluent).toBe(true);
+    expect(fluencyOf([...last({ right: false }), ...row([8, 9, 10, 11, 12, 13, 14, 15, 16])]).fluent).toBe(true);
   });
 
-  it("weighs an attempt six back at one half, and a related one at a fifth", () => {
-    const seven = row([1, 1, 1, 1, 1, 1, 1], (place) => ({ right: place > 0 }));
+  it("weighs a first answer six days back at one half, a further one of a day and a related one at a fifth", () => {
+    const seven = row([1, 2, 3, 4, 5, 6, 7], (place) => ({ right: place > 0 }));
     const weights = [0, 1, 2, 3, 4, 5].map((back) => 0.5 ** (back / 6));
     const right = weights.reduce((sum, weight) => sum + weight, 0);
     expect(fluencyOf(seven).chance).toBeCloseTo((right + 0.5) / (right + 0.5 + 1), 12);
+    // By hand: one wrong, then one right on the same day: a fifth in time, and 0.5 ** (0.2 / 6) not.
+    const wrong = 0.5 ** (0.2 / 6);
+    expect(fluencyOf(row([1, 1], (place) => ({ right: place > 0 }))).chance).toBeCloseTo(0.7 / (0.2 + wrong + 1), 12);
     expect(fluencyOf([attempt(times(8, 7), 1)])).toMatchObject({
       chance: 0.7 / 1.2,
       fluent: false,
@@ -101,7 +102,7 @@ describe("a fact is fluent", () => {
       right: place >= 30,
     }));
     expect(fluencyOf(long)).toEqual(fluencyOf(long.slice(30)));
-    expect(fluencyOf(row([1])).doubt).toBeGreaterThan(fluencyOf(row([1, 1, 1, 2, 2, 2])).doubt);
+    expect(fluencyOf(row([1])).doubt).toBeGreaterThan(fluencyOf(row([1, 2, 3, 4])).doubt);
     // By hand: one in time against half of each, 1.5 of 2: sqrt(0.75 x 0.25 / 3).
     expect(fluencyOf(row([1])).doubt).toBeCloseTo(0.25, 12);
   });
@@ -228,10 +229,10 @@ describe("drill", () => {
 
 it("a day's totals count, time and name what became fluent", () => {
   const attempts = [
-    ...[1, 1, 1].map((day) => attempt(times(7, 8), day, 3)),
-    ...[2, 2, 2].map((day) => attempt(times(7, 8), day, 3)),
-    attempt(times(6, 6), 2, 90),
-    attempt(times(6, 7), 2, 3, false),
+    ...[1, 1, 1, 2, 2, 2, 3, 3, 3].map((day) => attempt(times(7, 8), day, 3)),
+    ...[4, 4, 4].map((day) => attempt(times(7, 8), day, 3)),
+    attempt(times(6, 6), 4, 90),
+    attempt(times(6, 7), 4, 3, false),
   ];
   const of = (day: number) =>
     factDay(
@@ -242,5 +243,5 @@ it("a day's totals count, time and name what became fluent", () => {
     );
   expect(of(1)).toEqual({ answered: 3, right: 3, inTime: 3, seconds: 9, newlyFluent: [] });
   // A minute and a half before one fact is being away; it counts half a minute.
-  expect(of(2)).toEqual({ answered: 5, right: 4, inTime: 3, seconds: 42, newlyFluent: ["7*8"] });
+  expect(of(4)).toEqual({ answered: 5, right: 4, inTime: 3, seconds: 42, newlyFluent: ["7*8"] });
 });

@@ -60,9 +60,6 @@ export async function classFacts(context: Context, classIds: readonly string[]):
     familyIds: familiesOf(settings)
       .flat()
       .map(({ id }) => id),
-    allFamilyIds: settings.operations.flatMap((operation) =>
-      factFamilies(operation, settings.highest).map(({ id }) => id),
-    ),
     lines: ids.flatMap((studentId): FactLine[] => {
       const standing = standings.get(studentId);
       if (!standing) return [];
@@ -72,6 +69,8 @@ export async function classFacts(context: Context, classIds: readonly string[]):
         own.find(({ day }) => day === today),
         standing,
       );
+      const known = knownFamilies(standing);
+      const momentum = factMomentum(dayOf, dayNumber(today));
       const families = familiesOf(standing.settings);
       const answers = placementOf(
         placed.filter(({ personId }) => personId === studentId),
@@ -87,10 +86,12 @@ export async function classFacts(context: Context, classIds: readonly string[]):
           differs:
             standing.own !== null && (standing.own.on !== ofClass?.on || Object.keys(standing.own.settings).length > 0),
           stage: standing.typing === null ? "not-begun" : placing ? "placement" : "practice",
-          families: knownFamilies(standing),
+          families: known,
           lastDay: own.at(-1)?.day ?? null,
           today: { minutes: now.seconds / SECONDS_PER_MINUTE, inTime: now.inTime, goal: now.goal },
-          ...factMomentum(dayOf, dayNumber(today)),
+          ...momentum,
+          // Where everything is known, nothing new can come.
+          stalled: momentum.stalled && known.some((family) => family.known < family.of),
         },
       ];
     }),

@@ -1,5 +1,6 @@
 import type { TodayFacts } from "../facts";
 import { BANDS, type TodayLine } from "../types";
+import { factLines } from "./factLines";
 import { groupLines } from "./groupLines";
 import { planLines } from "./planLines";
 import { pointerLines } from "./pointerLines";
@@ -15,6 +16,7 @@ export function todayLines(base: string, facts: TodayFacts): TodayLine[] {
     ...planLines(base, facts),
     ...pointerLines(facts),
     ...groupLines(base, facts),
+    ...factLines(base, facts),
     ...signLines(base, facts),
     ...praiseLine(base, facts),
   ];

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { masteryMap } from "@/features/evidence/reads/evidence";
 import { daySigns } from "@/features/evidence/reads/signs/daySigns";
+import { factSigns } from "@/features/facts/reads/factSigns";
 import { closePointerAction } from "@/features/frame/actions";
 import { pointersForMe } from "@/features/frame/reads/pointers";
 import { planFigure } from "@/features/plan/figure";
@@ -40,14 +41,15 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
 async function factsOf(context: Context, ids: readonly string[]) {
   const [pointers, roster] = await Promise.all([pointersForMe(context), rosterView(context, ids)]);
   if (ids.length === 0)
-    return { pointers, roster, works: [], groups: [], map: null, plan: null, gaps: [], signs: null };
-  const [works, groups, map, plan, gaps, signs] = await Promise.all([
+    return { pointers, roster, works: [], groups: [], map: null, plan: null, gaps: [], signs: null, numberFacts: null };
+  const [works, groups, map, plan, gaps, signs, numberFacts] = await Promise.all([
     workList(context, ids),
     groupList(context, ids),
     masteryMap(context, ids),
     planFigure(context, ids),
     comingGaps(context, ids),
     daySigns(context, ids),
+    factSigns(context, ids),
   ]);
-  return { pointers, roster, works, groups, map, plan, gaps, signs };
+  return { pointers, roster, works, groups, map, plan, gaps, signs, numberFacts };
 }

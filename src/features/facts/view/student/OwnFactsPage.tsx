@@ -53,7 +53,7 @@ export function OwnFactsPage({ facts }: { readonly facts: OwnFacts }) {
           What I know by heart
         </h2>
         <p className="text-mute mb-2 text-[17px]">
-          A fact is known when it comes at once, again and again, on two days or more. Lighter: on the way.
+          A fact is known when it comes at once, again and again, on several days. Lighter: on the way.
         </p>
         <ul className="grid gap-x-10 sm:grid-cols-2">
           {families.map(({ id, known, onTheWay, of }) => (

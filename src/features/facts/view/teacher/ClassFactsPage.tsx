@@ -1,12 +1,14 @@
 "use client";
 import { format, parseISO } from "date-fns";
 import Link from "next/link";
+import { useState } from "react";
 import { usePullList } from "@/client/pull-list/pullList";
+import type { Operation } from "@/core/model/factSettings";
 import { PageHead } from "@/ui/layout/PageHead";
 import { PrintButton } from "@/ui/layout/PrintButton";
 import { SheetLink } from "@/ui/layout/SheetLink";
 import { Button, ButtonLink } from "@/ui/primitives/Button";
-import { familyName } from "@/words/factWords";
+import { familyName, operationName } from "@/words/factWords";
 import type { ClassFactsView, FactLine } from "../../types";
 import { SettingsSentence } from "./SettingsSentence";
 
@@ -18,11 +20,21 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
   const stalled = view.lines.filter((line) => line.stalled);
   const today = view.lines.filter((line) => line.today.minutes > 0);
   const met = view.lines.filter((line) => line.today.inTime >= line.today.goal);
+  const { operations } = view.settings;
+  const [chosen, choose] = useState<Operation | null>(null);
+  const operation = operations.find((one) => one === chosen) ?? operations[0];
+  const familyIds = view.familyIds.filter((id) => id.startsWith(`${operation}-`));
+  /** Who practises and has not got a family by heart yet. */
+  const lacking = (familyId: string) =>
+    view.lines.filter(
+      ({ on, stage, families }) =>
+        on && stage !== "not-begun" && families.some(({ id, known, of }) => id === familyId && known < of),
+    );
   return (
     <div className="px-5 py-4">
       <PageHead
         title="Number facts"
-        sub="Known by heart: right within the student's own typing and the time to think, nine times in ten, on two days or more."
+        sub="Known by heart: right within the student's own typing and the time to think, nine times in ten over several days; a further answer on the same day tells little."
       >
         <PrintButton>Print</PrintButton>
         <ButtonLink href={`${base}/work`}>To all work</ButtonLink>
@@ -40,7 +52,7 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
         <>
           <p className="mt-3 text-[15px]">
             Today {today.length} of {view.lines.length} have practised; {met.length} met the goal. Below: the share of
-            each family that is known by heart, in %.{" "}
+            each family that is known by heart, in %; its name puts those who do not know all of it on the pull list.{" "}
             {stalled.length > 0 ? (
               <span className="text-clay">
                 {stalled.length === 1 ? "1 student practises" : `${stalled.length} students practise`} and learned
@@ -57,15 +69,38 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
               </span>
             ) : null}
           </p>
+          {operations.length > 1 ? (
+            <p className="no-print mt-3 flex gap-2">
+              {operations.map((one) => (
+                <Button
+                  key={one}
+                  aria-pressed={one === operation}
+                  look={one === operation ? "main" : "plain"}
+                  onClick={() => choose(one)}
+                >
+                  {operationName(one)}
+                </Button>
+              ))}
+            </p>
+          ) : null}
           <div className="mt-3 overflow-x-auto">
             <table className="text-[14px]">
               <caption className="sr-only">Share of each family that is known by heart, by student</caption>
               <thead className="text-mute align-bottom">
                 <tr>
                   <th className="pr-4 pb-1 text-left font-normal">Student</th>
-                  {view.familyIds.map((id) => (
+                  {familyIds.map((id) => (
                     <th key={id} className="w-14 pr-1 pb-1 text-left leading-tight font-normal">
-                      {familyName(id)}
+                      <button
+                        type="button"
+                        className="hover:text-ink text-left underline decoration-dotted underline-offset-2"
+                        title={`Put the ${lacking(id).length} who do not know all of it on the pull list`}
+                        onClick={() =>
+                          pull.add(lacking(id).map(({ studentId, name }) => ({ id: studentId, name, skillId: null })))
+                        }
+                      >
+                        {familyName(id)}
+                      </button>
                     </th>
                   ))}
                   <th className="pr-4 pb-1 pl-3 text-right leading-tight font-normal">learned this week</th>
@@ -76,7 +111,7 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
               </thead>
               <tbody>
                 {view.lines.map((line) => (
-                  <Row key={line.studentId} line={line} familyIds={view.familyIds} base={base} today={view.today} />
+                  <Row key={line.studentId} line={line} familyIds={familyIds} base={base} today={view.today} />
                 ))}
               </tbody>
             </table>
