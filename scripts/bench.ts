@@ -7,6 +7,7 @@ import { benchAnswers } from "./bench-answers";
 import { benchCore } from "./bench-core";
 import { fillLog, sixtySkills } from "./bench-data";
 import { benchDelivery } from "./bench-delivery";
+import { benchFacts } from "./bench-facts";
 import { benchFaults } from "./bench-faults";
 import { benchFrame } from "./bench-frame";
 import { benchHistory } from "./bench-history";
@@ -50,6 +51,7 @@ const folder = mkdtempSync(join(tmpdir(), "oxbow-bench-"));
 /** `npm run bench`, or `npm run bench -- frame`: all parts, or those that are named. */
 const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   core: benchCore,
+  facts: benchFacts,
   roster: benchRoster,
   history: benchHistory,
   library: benchLibrary,
