@@ -81,8 +81,10 @@ async function teacherShots(): Promise<void> {
   await visit("/regroup", "");
   await page.waitForFunction(() => document.body.innerText.includes("the best there are within these wishes"));
   await shoot(page, "groups");
-  const groups = await page.$$eval("table a", (links) => links.map((link) => link.getAttribute("href") ?? ""));
-  await page.goto(`${base}${groups.at(-1)}`, { waitUntil: "networkidle0" });
+  const judged = await page.$$eval("table a", (links) =>
+    links.find((link) => link.textContent?.includes("Mixtures"))?.getAttribute("href"),
+  );
+  await page.goto(`${base}${judged}`, { waitUntil: "networkidle0" });
   await shoot(page, "before-and-after");
   await page.goto(`${base}/desk/6-rowan/plan/students`, { waitUntil: "networkidle0" });
   await shoot(page, "plan-students");
@@ -138,7 +140,7 @@ async function studentAtPractice(): Promise<{ page: Page; href: string }> {
     await signInPupil(page, base, slip);
     const href = await page.$$eval("ul a", (links) =>
       links
-        .find((link) => !/check|own words|before and after/.test(link.closest("li")?.textContent ?? ""))
+        .find((link) => !/check|own words|before and after|Number facts/.test(link.closest("li")?.textContent ?? ""))
         ?.getAttribute("href"),
     );
     if (href) return { page, href };
