@@ -16,6 +16,7 @@ import {
   factStatesOf,
 } from "@/db/queries/facts";
 import type { Queryable } from "@/db/queryable";
+import type { KeptAttempt } from "@/db/schema/facts";
 
 /** Until somebody's typing was measured. */
 const USUAL_SECONDS_PER_DIGIT = 0.7;
@@ -95,21 +96,19 @@ function typingOf(copies: readonly FactAttemptRow[]): FactStanding["typing"] {
 }
 
 function attemptsOf(states: readonly FactStateRow[]): AttemptsByFact {
-  return new Map(
-    states.flatMap(({ fact: id, latest }) => {
-      const fact = factOfId(id);
-      if (!fact) return [];
-      const own = latest.map(
-        ([day, milliseconds, right]): FactAttempt => ({
-          fact,
-          day,
-          seconds: milliseconds / MILLISECONDS,
-          right: right === 1,
-        }),
-      );
-      return [[id, own] as const];
-    }),
-  );
+  return new Map(states.map(({ fact, latest }) => [fact, attemptsAt(fact, latest)]));
+}
+
+/** What a summary keeps of a fact as the core looks at it; nothing for what names no fact. */
+export function attemptsAt(id: string, latest: readonly KeptAttempt[]): FactAttempt[] {
+  const fact = factOfId(id);
+  if (!fact) return [];
+  return latest.map(([day, milliseconds, right]) => ({
+    fact,
+    day,
+    seconds: milliseconds / MILLISECONDS,
+    right: right === 1,
+  }));
 }
 
 /** An attempt as the core looks at it; null for a copied number. */

@@ -1,7 +1,6 @@
 import "server-only";
 import { array, type InferType, number, object, string } from "yup";
 import { dayNumber, type SchoolDay } from "@/core/calendar/dayNumber";
-import type { FactAttempt } from "@/core/fluency/fact";
 import { factAnswer } from "@/core/fluency/factAnswer";
 import { factDay } from "@/core/fluency/factDay";
 import { ATTEMPTS_THAT_COUNT, type AttemptsByFact } from "@/core/fluency/factFluency";
@@ -17,7 +16,7 @@ import {
 } from "@/db/queries/facts";
 import type { Queryable } from "@/db/queryable";
 import { FACT_ATTEMPT_KINDS, type KeptAttempt } from "@/db/schema/facts";
-import { attemptOf, type FactStanding } from "@/server/facts/factStanding";
+import { attemptOf, attemptsAt, type FactStanding } from "@/server/facts/factStanding";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, schoolOf } from "@/server/runtime/school";
@@ -118,19 +117,7 @@ async function summarise(
       .map((row): KeptAttempt => [dayNumber(row.day), row.milliseconds, row.right ? 1 : 0]);
     // What waited on a device may come after later days.
     const latest = [...(state?.latest ?? []), ...own].sort((x, y) => x[0] - y[0]).slice(-ATTEMPTS_THAT_COUNT);
-    const fact = factOfId(id);
-    if (fact)
-      all.set(
-        id,
-        latest.map(
-          ([day, milliseconds, right]): FactAttempt => ({
-            fact,
-            day,
-            seconds: milliseconds / MILLISECONDS,
-            right: right === 1,
-          }),
-        ),
-      );
+    all.set(id, attemptsAt(id, latest));
     return { personId, fact: id, latest, attempts: (state?.attempts ?? 0) + own.length };
   });
   await keepFactStates(tx, states);

@@ -89,7 +89,7 @@ function Ask(props: {
       </p>
       <output
         aria-label="Your answer"
-        className="border-ink bg-field flex h-17 w-[330px] items-center justify-center border-[1.5px] text-[36px] tabular-nums"
+        className="border-ink bg-field flex h-17 w-full max-w-[330px] items-center justify-center border-[1.5px] text-[36px] tabular-nums"
       >
         {value}
       </output>
@@ -127,20 +127,23 @@ function Wrong({ id, goOn }: { readonly id: string; readonly goOn: () => void })
   if (!fact) return null;
   const right = String(factAnswer(fact));
   return (
-    <section className="border-ink bg-bank flex flex-wrap gap-x-10 gap-y-5 border-t-[3px] p-6" aria-live="polite">
+    <section
+      className="border-ink bg-bank flex flex-wrap gap-x-10 gap-y-5 border-t-[3px] p-4 sm:p-6"
+      aria-live="polite"
+    >
       <div className="min-w-0 flex-1 space-y-3">
         <h2 className="font-serif text-[24px]">
           {factText(id)} = {right}
         </h2>
         <FactPicture fact={fact} />
       </div>
-      <div className="space-y-3">
+      <div className="w-full max-w-[330px] space-y-3">
         <p className="text-[18px]">
           Type <b>{right}</b> to go on.
         </p>
         <output
           aria-label="Your answer"
-          className="border-ink bg-field flex h-14 w-[330px] items-center justify-center border-[1.5px] text-[30px] tabular-nums"
+          className="border-ink bg-field flex h-14 w-full max-w-[330px] items-center justify-center border-[1.5px] text-[30px] tabular-nums"
         >
           {value}
         </output>
