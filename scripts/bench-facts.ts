@@ -62,7 +62,7 @@ export async function benchFacts(): Promise<void> {
   );
   const teacher = await school.teacher();
   console.log(
-    `  overview of a class of 40            ${(await times(() => classFacts(teacher, [small.classId]), 7)).toFixed(0)} ms`,
+    `  overview of a class of 40            ${(await times(() => classFacts(teacher, small.classId), 7)).toFixed(0)} ms`,
   );
   started = performance.now();
   await Promise.all(studentIds.map((id, n) => setGoal(school.student(id), { daysAWeek: 1 + (n % 5) })));

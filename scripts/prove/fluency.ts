@@ -48,10 +48,11 @@ function learner(random: () => number): Learner {
 
 const digits = (id: string) => String(factAnswer(factOfId(id) ?? { operation: "add", left: 0, right: 0 })).length;
 
+/** How the next fact is chosen: by the drill, or at random among the same facts or all of them. */
 type Way = "drill" | "same-facts" | "all-facts";
 
 /** Three weeks and more of daily sessions; what was called known against what is, and what came to be known. */
-function practise(random: () => number, way: Way) {
+export function practise(random: () => number, way: Way, sessions: number = SESSIONS) {
   const { mind, perDigit } = learner(random);
   const attempts = new Map<string, FactAttempt[]>();
   const limitOf = (fact: Parameters<typeof limitSeconds>[0]) => limitSeconds(fact, perDigit, THINKING);
@@ -60,7 +61,7 @@ function practise(random: () => number, way: Way) {
   let called = 0;
   let wrongly = 0;
   let half: number | null = null;
-  for (let day = 0; day < SESSIONS; day++) {
+  for (let day = 0; day < sessions; day++) {
     const fluencyOf = (fact: (typeof FACTS)[number]) => factFluency(fact, attempts, limitOf);
     const sets = factsToDrill(FAMILIES, fluencyOf, random);
     let drill: Drill = startDrill(sets.unknown, sets.known);

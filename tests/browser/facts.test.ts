@@ -130,6 +130,12 @@ describe("number facts", () => {
     await teacher.goto(`${app.base}/desk/6-hazel/work/facts`, { waitUntil: "load" });
     await says("Today 1 of 3 have practised; 1 met the goal.", teacher);
     expect(await axeFindings(teacher)).toEqual([]);
+    await click(teacher, "th a ::-p-text(× fives)");
+    await says("Teach again: × fives", teacher);
+    await says("To talk about", teacher);
+    expect(await axeFindings(teacher)).toEqual([]);
+    await click(teacher, "button ::-p-text(on the pull list)");
+    await click(teacher, "a ::-p-text(To the class)");
     await click(teacher, "th a ::-p-text(facts)");
     await says("Types a digit in", teacher);
     await click(teacher, `button[aria-label^='${factText(met)}:']`);

@@ -6,6 +6,7 @@ import { everythingAbout } from "@/db/queries/everythingAbout";
 import { attemptsOnDay } from "@/db/queries/facts";
 import { classFacts, factHistory, studentFacts } from "@/features/facts/reads/classFacts";
 import { factSigns } from "@/features/facts/reads/factSigns";
+import { familyFacts } from "@/features/facts/reads/familyFacts";
 import { factSession, factsOnStart, ownFacts } from "@/features/facts/reads/ownFacts";
 import { changeFactSettings } from "@/features/facts/writes/factSettings";
 import { keepFacts } from "@/features/facts/writes/keepFacts";
@@ -127,7 +128,7 @@ describe("a student's facts", () => {
       ["2026-11-25", false],
       ["2026-11-26", false],
     ]);
-    const view = await classFacts(await school.teacher(), [classId]);
+    const view = await classFacts(await school.teacher(), classId);
     const line = view.lines.find(({ studentId }) => studentId === pupil);
     expect(line).toMatchObject({ lastDay: "2026-11-26", thisWeek: 1, before: 0, today: { inTime: 5, goal: 5 } });
     expect(line?.families.find(({ id }) => id === "multiply-6")?.known).toBe(0);
@@ -181,7 +182,7 @@ describe("a student's facts", () => {
     await expect(keepFacts(await school.teacher(), { attempts: messages([{ fact: "6*7" }]) })).rejects.toThrow(
       "Only students",
     );
-    await expect(classFacts(school.student(pupil), [classId])).rejects.toThrow();
+    await expect(classFacts(school.student(pupil), classId)).rejects.toThrow();
     await expect(studentFacts(school.student(pupil), studentIds[1] ?? "")).rejects.toThrow();
     await expect(factHistory(await school.teacher("ben"), pupil, "6*7")).rejects.toThrow();
     expect((await ownFacts(school.student(studentIds[1] ?? ""))).begun).toBe(false);
@@ -208,6 +209,28 @@ describe("who is worth a look", () => {
   });
 });
 
+describe("a family to teach again", () => {
+  it("names who has begun and lacks which of it, what most lack first; of a family that there is not, nothing", async () => {
+    await change({ on: true, highest: 5 });
+    const [, other = ""] = studentIds;
+    for (let day = 0; day < 4; day++) {
+      school.setNow(START + day * DAY);
+      await give([{ fact: "2*2" }, { fact: "2*2" }, { fact: "2*2" }]);
+    }
+    await give([{ fact: "3*3" }], other);
+    const teacher = await school.teacher();
+    const { students, facts } = await familyFacts(teacher, classId, "multiply-2");
+    expect(students.map(({ id, facts: own, of }) => [id, own.length, of])).toEqual([
+      [pupil, 4, 5],
+      [other, 5, 5],
+    ]);
+    expect(facts[0]?.students).toBe(2);
+    expect(facts.at(-1)).toEqual({ id: "2*2", students: 1 });
+    await expect(familyFacts(teacher, classId, "nothing")).rejects.toThrow("no such family");
+    await expect(familyFacts(await school.teacher("ben"), classId, "multiply-2")).rejects.toThrow();
+  });
+});
+
 describe("the settings", () => {
   it("of one student differ from the class only where they say so, follow it elsewhere, and are taken back", async () => {
     await change({ on: true, minutesADay: 5, goal: 20 });
@@ -223,7 +246,13 @@ describe("the settings", () => {
       minutesADay: 7,
       thinkingSeconds: 3,
     });
-    expect((await classFacts(teacher, [classId])).lines.map(({ differs }) => differs)).toEqual([true, false, false]);
+    expect((await classFacts(teacher, classId)).lines.map(({ differs }) => differs)).toEqual([true, false, false]);
+    // A goal of one's own is cut to what the class's minutes leave room for.
+    await change({ studentId: pupil, goal: 40 });
+    await change({ minutesADay: 2, goal: 10 });
+    expect((await studentFacts(teacher, pupil)).settings.goal).toBe(17);
+    await change({ studentId: pupil, goal: 10 });
+    await change({ minutesADay: 7, goal: 20 });
     const { changeId } = await change({ studentId: pupil, asTheClass: true });
     expect((await studentFacts(teacher, pupil)).settings).toMatchObject({ thinkingSeconds: 3, goal: 20 });
     await undoChange(await school.teacher(), changeId);
@@ -232,7 +261,7 @@ describe("the settings", () => {
 
   it("choose families and their order", async () => {
     await change({ on: true, order: ["multiply-7", "multiply-2"] });
-    expect((await classFacts(await school.teacher(), [classId])).familyIds).toEqual(["multiply-7", "multiply-2"]);
+    expect((await classFacts(await school.teacher(), classId)).familyIds).toEqual(["multiply-7", "multiply-2"]);
     await copy();
     const { drill } = await factSession(school.student(pupil));
     for (const id of drill.unknown.slice(0, 3))

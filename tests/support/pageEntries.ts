@@ -209,6 +209,10 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/work/[workId]")]: { needs: ofClass(), params: ({ workId }) => ({ ...ownDesk(), workId }) },
   [ofDesk("/work/kept")]: { needs: ofClass(), params: slug },
   [ofDesk("/work/facts")]: { needs: ofClass(), params: slug },
+  [ofDesk("/work/facts/family/[classId]/[familyId]")]: {
+    needs: ofClass(),
+    params: (at, place) => ({ ...slug(at, place), classId: at.classId, familyId: "multiply-7" }),
+  },
   [ofDesk("/work/facts/[studentId]")]: {
     needs: ofClass(),
     params: (at, place) => ({ ...slug(at, place), studentId: at.studentId }),

@@ -124,6 +124,22 @@ export interface StudentFactsView {
   readonly today: string;
 }
 
+/** A family of facts to teach again. */
+export interface FamilyView {
+  readonly classId: string;
+  readonly className: string;
+  readonly familyId: string;
+  /** Who has begun and lacks some, with which, of how many. */
+  readonly students: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly facts: readonly string[];
+    readonly of: number;
+  }[];
+  /** By how many lack them, most first. */
+  readonly facts: readonly { readonly id: string; readonly students: number }[];
+}
+
 /** What happened with one fact. */
 export interface FactHistoryLine {
   readonly when: string;

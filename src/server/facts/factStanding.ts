@@ -3,7 +3,7 @@ import { dayNumber } from "@/core/calendar/dayNumber";
 import type { Fact, FactAttempt } from "@/core/fluency/fact";
 import type { AttemptsByFact } from "@/core/fluency/factFluency";
 import { factOfId } from "@/core/fluency/factOfId";
-import { USUAL_FACT_SETTINGS } from "@/core/fluency/factSettings";
+import { mostAGoal, USUAL_FACT_SETTINGS } from "@/core/fluency/factSettings";
 import { limitSeconds } from "@/core/fluency/limitSeconds";
 import { typingTime } from "@/core/fluency/typingTime";
 import type { FactSettings } from "@/core/model/factSettings";
@@ -52,7 +52,9 @@ export async function factStandings(
   return new Map(
     personIds.map((personId) => {
       const own = rows.find((row) => row.personId === personId) ?? null;
-      const settings = { ...USUAL_FACT_SETTINGS, ...ofClass?.settings, ...own?.settings };
+      const said = { ...USUAL_FACT_SETTINGS, ...ofClass?.settings, ...own?.settings };
+      // The class may have changed since the student's own was set: a goal always fits into the minutes.
+      const settings = { ...said, goal: Math.min(said.goal, mostAGoal(said)) };
       const typing = typingOf(copies.filter((row) => row.personId === personId));
       const perDigit = typing?.secondsPerDigit ?? USUAL_SECONDS_PER_DIGIT;
       return [

@@ -29,12 +29,21 @@ const MOST_HISTORY = 40;
 const SECONDS_PER_MINUTE = 60;
 const MILLISECONDS = 1000;
 
+/** So many classes stand on one page. */
+const MOST_CLASSES = 6;
+
+/** How some classes stand in their number facts, the first six of them. */
+export async function classesFacts(context: Context, classIds: readonly string[]): Promise<ClassFactsView[]> {
+  const views: ClassFactsView[] = [];
+  for (const classId of classIds.slice(0, MOST_CLASSES)) views.push(await classFacts(context, classId));
+  return views;
+}
+
 /** How a class stands in its number facts, by family. */
-export async function classFacts(context: Context, classIds: readonly string[]): Promise<ClassFactsView> {
-  await demandClasses(context, "see", classIds);
+export async function classFacts(context: Context, classId: string): Promise<ClassFactsView> {
+  await demandClasses(context, "see", [classId]);
   const { runtime, actor } = context;
   const db = runtime.db.read;
-  const [classId = ""] = classIds;
   const today = await todayOf(runtime, actor.schoolId);
   const [[home], rows, students] = await Promise.all([
     classesById(db, [classId]),

@@ -14,8 +14,25 @@ import { SettingsSentence } from "./SettingsSentence";
 
 const percent = (known: number, of: number) => (of === 0 ? 0 : Math.round((100 * known) / of));
 
-/** How a class stands in its number facts: by family, who was there today, who gets no further. */
-export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; readonly base: string }) {
+/** How classes stand in their number facts: by family, who was there today, who gets no further. */
+export function ClassFactsPage({ views, base }: { readonly views: readonly ClassFactsView[]; readonly base: string }) {
+  return (
+    <div className="space-y-8 px-5 py-4">
+      <PageHead
+        title="Number facts"
+        sub="Known by heart: right within the student's own typing and the time to think, nine times in ten over several days; a further answer on the same day tells little."
+      >
+        <PrintButton>Print</PrintButton>
+        <ButtonLink href={`${base}/work`}>To all work</ButtonLink>
+      </PageHead>
+      {views.map((view) => (
+        <OneClass key={view.classId} view={view} base={base} />
+      ))}
+    </div>
+  );
+}
+
+function OneClass({ view, base }: { readonly view: ClassFactsView; readonly base: string }) {
   const pull = usePullList();
   const stalled = view.lines.filter((line) => line.stalled);
   const today = view.lines.filter((line) => line.today.minutes > 0);
@@ -24,21 +41,14 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
   const [chosen, choose] = useState<Operation | null>(null);
   const operation = operations.find((one) => one === chosen) ?? operations[0];
   const familyIds = view.familyIds.filter((id) => id.startsWith(`${operation}-`));
-  /** Who practises and has not got a family by heart yet. */
+  /** How many practise and have not got a family by heart yet. */
   const lacking = (familyId: string) =>
     view.lines.filter(
       ({ on, stage, families }) =>
         on && stage !== "not-begun" && families.some(({ id, known, of }) => id === familyId && known < of),
-    );
+    ).length;
   return (
-    <div className="px-5 py-4">
-      <PageHead
-        title="Number facts"
-        sub="Known by heart: right within the student's own typing and the time to think, nine times in ten over several days; a further answer on the same day tells little."
-      >
-        <PrintButton>Print</PrintButton>
-        <ButtonLink href={`${base}/work`}>To all work</ButtonLink>
-      </PageHead>
+    <section aria-label={view.className}>
       <SettingsSentence
         classId={view.classId}
         studentId={null}
@@ -52,7 +62,7 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
         <>
           <p className="mt-3 text-[15px]">
             Today {today.length} of {view.lines.length} have practised; {met.length} met the goal. Below: the share of
-            each family that is known by heart, in %; its name puts those who do not know all of it on the pull list.{" "}
+            each family that is known by heart, in %; its name leads to teaching it again.{" "}
             {stalled.length > 0 ? (
               <span className="text-clay">
                 {stalled.length === 1 ? "1 student practises" : `${stalled.length} students practise`} and learned
@@ -91,16 +101,13 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
                   <th className="pr-4 pb-1 text-left font-normal">Student</th>
                   {familyIds.map((id) => (
                     <th key={id} className="w-14 pr-1 pb-1 text-left leading-tight font-normal">
-                      <button
-                        type="button"
-                        className="hover:text-ink text-left underline decoration-dotted underline-offset-2"
-                        title={`Put the ${lacking(id).length} who do not know all of it on the pull list`}
-                        onClick={() =>
-                          pull.add(lacking(id).map(({ studentId, name }) => ({ id: studentId, name, skillId: null })))
-                        }
+                      <Link
+                        className="hover:text-ink underline decoration-dotted underline-offset-2"
+                        title={`Teach it again: ${lacking(id)} do not know all of it`}
+                        href={`${base}/work/facts/family/${view.classId}/${id}`}
                       >
                         {familyName(id)}
-                      </button>
+                      </Link>
                     </th>
                   ))}
                   <th className="pr-4 pb-1 pl-3 text-right leading-tight font-normal">learned this week</th>
@@ -118,7 +125,7 @@ export function ClassFactsPage({ view, base }: { readonly view: ClassFactsView; 
           </div>
         </>
       )}
-    </div>
+    </section>
   );
 }
 

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { classFacts } from "@/features/facts/reads/classFacts";
+import { classesFacts } from "@/features/facts/reads/classFacts";
 import { ClassFactsPage } from "@/features/facts/view/teacher/ClassFactsPage";
 import { someClasses } from "@/server/access/ownClasses";
 import { attempt } from "@/server/runtime/attempt";
@@ -11,13 +11,13 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
   const { classes: key } = await params;
   const { chosen } = await someClasses(key);
   const found = await attempt((context) =>
-    classFacts(
+    classesFacts(
       context,
       chosen.map(({ id }) => id),
     ),
   );
   return found.ok ? (
-    <ClassFactsPage view={found.data} base={`/desk/${key}`} />
+    <ClassFactsPage views={found.data} base={`/desk/${key}`} />
   ) : (
     <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />
   );
