@@ -1,7 +1,9 @@
 import "server-only";
 import { factFluency } from "@/core/fluency/factFluency";
 import { factId } from "@/core/fluency/factId";
+import { factOfId } from "@/core/fluency/factOfId";
 import { familiesOf } from "@/core/fluency/factSettings";
+import { smallerPart } from "@/core/fluency/smallerPart";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { demandClasses } from "@/server/access/subjects";
 import { fullNames } from "@/server/classroom/names";
@@ -34,7 +36,10 @@ export async function familyFacts(context: Context, classId: string, familyId: s
       : undefined;
     if (!standing?.on || !family || standing.attempts.size === 0) return [];
     const { attempts, limitOf } = standing;
-    const facts = family.facts.filter((fact) => !factFluency(fact, attempts, limitOf).fluent).map(factId);
+    const facts = family.facts
+      .filter((fact) => !factFluency(fact, attempts, limitOf).fluent)
+      .sort((x, y) => smallerPart(y) - smallerPart(x))
+      .map(factId);
     return facts.length === 0 ? [] : [{ id, name: names.get(id) ?? "", facts, of: family.facts.length }];
   });
   const counts = new Map<string, number>();
@@ -46,6 +51,13 @@ export async function familyFacts(context: Context, classId: string, familyId: s
     className: home?.name ?? "",
     familyId,
     students: lacking,
-    facts: [...counts].map(([id, students]) => ({ id, students })).sort((x, y) => y.students - x.students),
+    facts: [...counts]
+      .map(([id, students]) => ({ id, students }))
+      .sort((x, y) => y.students - x.students || partOf(y.id) - partOf(x.id)),
   };
 }
+
+const partOf = (id: string): number => {
+  const fact = factOfId(id);
+  return fact ? smallerPart(fact) : 0;
+};
