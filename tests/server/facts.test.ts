@@ -165,6 +165,17 @@ describe("a student's facts", () => {
     expect((await ownFacts(school.student(pupil))).today.inTime).toBe(0);
   });
 
+  it("that are sent again are not taken for the same answer given again", async () => {
+    await change({ on: true });
+    const keys = Array.from({ length: 5 }, () => school.runtime.newId());
+    const wrong = keys.map((key, n) => ({ fact: `6*${n + 2}`, given: 0, key }));
+    await give(wrong.slice(0, 3));
+    expect(await give(wrong)).toEqual({ kept: 2 });
+    expect((await attemptsOnDay(school.db.read, pupil, TODAY)).map(({ leftOut }) => leftOut)).toEqual(
+      keys.map(() => false),
+    );
+  });
+
   it("refuse what is no fact, and clamp a watch that ran on", async () => {
     await change({ on: true });
     for (const fact of ["7/0", "5-9", "x", "6**7"])

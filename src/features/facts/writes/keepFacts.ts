@@ -72,8 +72,11 @@ export async function keepFacts(context: Context, raw: unknown): Promise<{ reado
     const days = [...new Set(rows.map(({ day }) => day))];
     const before = new Map<SchoolDay, readonly FactAttemptRow[]>();
     for (const day of days) before.set(day, await attemptsOnDay(tx, actor.personId, day));
-    for (const row of rows) {
-      const earlier = [...(before.get(row.day) ?? []), ...rows.slice(0, rows.indexOf(row) + 1)];
+    // What is sent again stands among the earlier ones already.
+    const stands = new Set([...before.values()].flat().map(({ key }) => key));
+    const unseen = rows.filter(({ key }) => !stands.has(key));
+    for (const [place, row] of unseen.entries()) {
+      const earlier = [...(before.get(row.day) ?? []), ...unseen.slice(0, place + 1)];
       row.leftOut =
         row.kind !== "copy" && sameAnswers(earlier.filter(({ kind, day }) => kind !== "copy" && day === row.day));
     }
