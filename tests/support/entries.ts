@@ -9,6 +9,7 @@ import { insertClassStaff, insertSchool } from "@/db/queries/school";
 import { insertErasure } from "@/db/queries/students";
 import { scoreLists } from "@/db/schema/outsideScores";
 import { setGoal } from "@/features/evidence/writes/goals";
+import { changeFactSettings } from "@/features/facts/writes/factSettings";
 import { makeBank, openBank } from "@/features/library/writes/banks";
 import { saveDraft } from "@/features/library/writes/drafts";
 import { beginItemImport } from "@/features/library/writes/importItems";
@@ -1221,6 +1222,7 @@ export async function prepareEntries(): Promise<TestSchool> {
       checkDueDay: "2026-11-27",
       checkItems: 4,
     });
+    await changeFactSettings(teacher, { classId, on: true });
     const scoreListId = id();
     await school.db.write((tx) =>
       tx.insert(scoreLists).values({
