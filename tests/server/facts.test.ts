@@ -165,6 +165,13 @@ describe("a student's facts", () => {
     expect((await ownFacts(school.student(pupil))).today.inTime).toBe(0);
   });
 
+  it("that are passed on count as not known, however many in a row", async () => {
+    await change({ on: true });
+    await give(Array.from({ length: 9 }, (_, n) => ({ fact: `7*${n + 1}`, kind: "place" as const, given: null })));
+    expect((await attemptsOnDay(school.db.read, pupil, TODAY)).some(({ leftOut }) => leftOut)).toBe(false);
+    expect((await factSession(school.student(pupil))).placement).toHaveLength(9);
+  });
+
   it("that are sent again are not taken for the same answer given again", async () => {
     await change({ on: true });
     const keys = Array.from({ length: 5 }, () => school.runtime.newId());

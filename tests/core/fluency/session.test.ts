@@ -122,6 +122,8 @@ describe("answers all alike", () => {
     expect(sameAnswers([...noughts(6), { given: 4, right: true }])).toBe(false);
     expect(sameAnswers([...noughts(3), { given: 1, right: false }, ...noughts(3)])).toBe(false);
     expect(sameAnswers(Array.from({ length: 8 }, () => ({ given: 0, right: true })))).toBe(false);
+    // Passing on what is not known is honest.
+    expect(sameAnswers(Array.from({ length: 8 }, () => ({ given: null, right: false })))).toBe(false);
   });
 });
 

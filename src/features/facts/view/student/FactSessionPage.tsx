@@ -172,8 +172,8 @@ function Ended(props: {
       <h2 className="font-serif text-[28px]">{END_TITLES[end]}</h2>
       {end === "same-answers" ? (
         <p>
-          The same answer came six times, and it was wrong each time. Those do not count. Ask for help, or go on when
-          you like.
+          The same answer came six times, and it was wrong each time. More of them do not count. Ask for help, or go on
+          when you like.
         </p>
       ) : end === "placed" ? (
         <p>The facts that you know come in between; new ones join them, a few at a time.</p>
