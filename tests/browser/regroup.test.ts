@@ -234,7 +234,7 @@ describe("suggested groups", () => {
     await says("by the diagnostic");
   });
 
-  it("come from pasted scores too, each line read as it stands, and undo takes them back", async () => {
+  it("come from pasted scores too, each line read as it stands, until they are taken away", async () => {
     await go("/6-new/regroup/scores");
     const lines = newcomers.map(({ name }, place) => `${place === 0 ? "somebody else" : name};${3 * place}/20`);
     await fill(page, "form input[maxlength]", "Spring test of the district");

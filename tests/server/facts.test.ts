@@ -154,6 +154,16 @@ describe("a student's facts", () => {
     expect(latest?.latest.map(([day]) => day)).toEqual([...(latest?.latest ?? [])].map(([day]) => day).sort());
   });
 
+  it("that come late leave the goal of their day as it was", async () => {
+    await change({ on: true, goal: 1 });
+    await give([{ fact: "6*7" }]);
+    school.setNow(START + DAY);
+    await change({ goal: 30 });
+    await give([{ fact: "6*8", ago: DAY }]);
+    const [first] = (await ownFacts(school.student(pupil))).days.filter(({ minutes }) => minutes > 0);
+    expect(first).toMatchObject({ day: TODAY, inTime: 2, goalMet: true });
+  });
+
   it("of one wrong answer again and again do not count from the sixth on, and the history says so", async () => {
     await change({ on: true });
     await give(Array.from({ length: 8 }, (_, n) => ({ fact: `6*${n + 2}`, given: 0 })));
@@ -245,7 +255,8 @@ describe("a family to teach again", () => {
     // What is as widely lacked goes by how little it comes by itself.
     expect(facts[0]).toEqual({ id: "1*2", students: 2 });
     expect(facts.at(-1)).toEqual({ id: "2*2", students: 1 });
-    await expect(familyFacts(teacher, classId, "nothing")).rejects.toThrow("no such family");
+    for (const unknown of ["nothing", "multiply-99"])
+      await expect(familyFacts(teacher, classId, unknown)).rejects.toThrow("no such family");
     await expect(familyFacts(await school.teacher("ben"), classId, "multiply-2")).rejects.toThrow();
   });
 });

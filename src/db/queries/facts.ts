@@ -100,8 +100,10 @@ export async function keepFactStates(tx: Queryable, rows: readonly FactStateRow[
       });
 }
 
-export async function keepFactDay(tx: Queryable, row: FactDayRow): Promise<void> {
-  const { personId: _person, day: _day, ...values } = row;
+/** Keeps what a day comes to; the goal of a day that is over stays what it was. */
+export async function keepFactDay(tx: Queryable, row: FactDayRow, isOver: boolean): Promise<void> {
+  const { personId: _person, day: _day, goal, ...counted } = row;
+  const values = isOver ? counted : { ...counted, goal };
   await tx
     .insert(factDays)
     .values(row)

@@ -69,7 +69,7 @@ export interface FactLine {
   readonly studentId: string;
   readonly name: string;
   readonly on: boolean;
-  /** What differs from the class, in words of the settings' sentence; none where nothing does. */
+  /** Has something that differs from the class. */
   readonly differs: boolean;
   readonly stage: "not-begun" | "placement" | "practice";
   readonly families: readonly KnownFamily[];
@@ -116,12 +116,10 @@ export interface StudentFactsView {
   readonly name: string;
   readonly on: boolean;
   readonly settings: FactSettings;
-  readonly classSettings: FactSettings;
   readonly own: OwnFactSettings | null;
   readonly secondsPerDigit: number | null;
   readonly cells: readonly FactCell[];
   readonly days: readonly FactDayView[];
-  readonly today: string;
 }
 
 /** A family of facts to teach again. */

@@ -120,7 +120,7 @@ export async function studentFacts(context: Context, studentId: string): Promise
   const school = await schoolOf(runtime, person.schoolId);
   const today = await todayOf(runtime, person.schoolId);
   const since = dayOfNumber(dayNumber(today) - DAYS_SHOWN);
-  const [rows, days] = await Promise.all([factSettingsOf(db, [classId]), factDaysOf(db, [studentId], since)]);
+  const days = await factDaysOf(db, [studentId], since);
   const { settings, own, on, typing, attempts, limitOf } = standing;
   return {
     classId,
@@ -128,7 +128,6 @@ export async function studentFacts(context: Context, studentId: string): Promise
     name: fullNames([person]).get(studentId) ?? "",
     on,
     settings,
-    classSettings: { ...USUAL_FACT_SETTINGS, ...rows.find(({ personId }) => personId === null)?.settings },
     own: own?.settings ?? null,
     secondsPerDigit: typing?.secondsPerDigit ?? null,
     cells: settings.operations.flatMap((operation) =>
@@ -144,7 +143,6 @@ export async function studentFacts(context: Context, studentId: string): Promise
       ),
     ),
     days: daysOfFacts(days, since, today, school),
-    today,
   };
 }
 

@@ -32,25 +32,31 @@ export async function factSigns(context: Context, classIds: readonly string[]): 
     const ids = students.map(({ id }) => id);
     const names = shortNames(students);
     const days = await factDaysOf(db, ids, dayOfNumber(dayNumber(today) - DAYS_LOOKED_BACK));
-    const standings = await factStandings(db, classId, ids);
-    for (const id of ids) {
-      const standing = standings.get(id);
+    const candidates = ids.flatMap((id) => {
       const own = days.filter(({ personId }) => personId === id);
       const last = own.at(-1);
-      if (!standing?.on || !last) continue;
-      const one = { id, name: names.get(id) ?? "" };
+      if (!last) return [];
       const numbered = own.map((row) => ({
         ...row,
         day: dayNumber(row.day),
         seconds: row.milliseconds / MILLISECONDS,
       }));
-      if (schoolDaysBetween(last.day, today, school.calendar) > MISSED_AFTER) missed.push(one);
-      else if (
-        factMomentum(numbered, dayNumber(today)).stalled &&
-        // Where everything is known, nothing new can come.
-        knownFamilies(standing).some(({ known, of }) => known < of)
-      )
-        stalled.push(one);
+      const isMissed = schoolDaysBetween(last.day, today, school.calendar) > MISSED_AFTER;
+      return isMissed || factMomentum(numbered, dayNumber(today)).stalled ? [{ id, isMissed }] : [];
+    });
+    // What each fact comes to is read of those alone whom their days make worth a look.
+    const standings = await factStandings(
+      db,
+      classId,
+      candidates.map(({ id }) => id),
+    );
+    for (const { id, isMissed } of candidates) {
+      const standing = standings.get(id);
+      if (!standing?.on) continue;
+      const one = { id, name: names.get(id) ?? "" };
+      if (isMissed) missed.push(one);
+      // Where everything is known, nothing new can come.
+      else if (knownFamilies(standing).some(({ known, of }) => known < of)) stalled.push(one);
     }
   }
   return { stalled, missed };

@@ -1,9 +1,11 @@
 import "server-only";
+import { factFamilies, HIGHEST_OPERANDS } from "@/core/fluency/factFamilies";
 import { factFluency } from "@/core/fluency/factFluency";
 import { factId } from "@/core/fluency/factId";
 import { factOfId } from "@/core/fluency/factOfId";
 import { familiesOf } from "@/core/fluency/factSettings";
 import { smallerPart } from "@/core/fluency/smallerPart";
+import { OPERATIONS } from "@/core/model/factSettings";
 import { classesById, studentsOfClasses } from "@/db/queries/people";
 import { demandClasses } from "@/server/access/subjects";
 import { fullNames } from "@/server/classroom/names";
@@ -16,6 +18,9 @@ import type { FamilyView } from "../types";
 /** One family of facts for teaching it again: who lacks which of them, and what most lack. */
 export async function familyFacts(context: Context, classId: string, familyId: string): Promise<FamilyView> {
   await demandClasses(context, "see", [classId]);
+  const largest = Math.max(...HIGHEST_OPERANDS);
+  if (!OPERATIONS.some((operation) => factFamilies(operation, largest).some(({ id }) => id === familyId)))
+    throw new Refusal("not-found", "There is no such family of facts.");
   const { runtime, actor } = context;
   const db = runtime.db.read;
   const today = await todayOf(runtime, actor.schoolId);
@@ -44,8 +49,6 @@ export async function familyFacts(context: Context, classId: string, familyId: s
   });
   const counts = new Map<string, number>();
   for (const { facts } of lacking) for (const fact of facts) counts.set(fact, (counts.get(fact) ?? 0) + 1);
-  if (!/^(add|subtract|multiply|divide)-\w+$/.test(familyId))
-    throw new Refusal("not-found", "There is no such family of facts.");
   return {
     classId,
     className: home?.name ?? "",

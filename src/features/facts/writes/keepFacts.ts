@@ -83,7 +83,8 @@ export async function keepFacts(context: Context, raw: unknown): Promise<{ reado
     const isNew = await keepAttempts(tx, rows);
     const fresh = rows.filter(({ key }) => isNew.has(key));
     const all = await summarise(tx, actor.personId, fresh, standing);
-    for (const day of days) await keepDay(tx, actor.personId, day, standing, all);
+    const today = dayAt(school, now);
+    for (const day of days) await keepDay(tx, { personId: actor.personId, day, isOver: day < today }, standing, all);
     return { kept: fresh.length };
   });
 }
@@ -130,8 +131,7 @@ async function summarise(
 /** The totals of a day, worked out anew from everything given on it. */
 async function keepDay(
   tx: Queryable,
-  personId: string,
-  day: SchoolDay,
+  { personId, day, isOver }: { readonly personId: string; readonly day: SchoolDay; readonly isOver: boolean },
   { settings, limitOf }: FactStanding,
   all: AttemptsByFact,
 ): Promise<void> {
@@ -141,7 +141,7 @@ async function keepDay(
     [...all].map(([id, own]) => [id, own.filter((attempt) => attempt.day <= dayNumber(day))] as const),
   );
   const total = factDay(given, until, dayNumber(day), limitOf);
-  await keepFactDay(tx, {
+  const row = {
     personId,
     day,
     answered: total.answered,
@@ -150,5 +150,6 @@ async function keepDay(
     milliseconds: Math.round(total.seconds * MILLISECONDS),
     newlyFluent: total.newlyFluent,
     goal: settings.goal,
-  });
+  };
+  await keepFactDay(tx, row, isOver);
 }

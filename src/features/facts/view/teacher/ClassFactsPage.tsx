@@ -15,7 +15,16 @@ import { SettingsSentence } from "./SettingsSentence";
 const percent = (known: number, of: number) => (of === 0 ? 0 : Math.round((100 * known) / of));
 
 /** How classes stand in their number facts: by family, who was there today, who gets no further. */
-export function ClassFactsPage({ views, base }: { readonly views: readonly ClassFactsView[]; readonly base: string }) {
+export function ClassFactsPage({
+  views,
+  leftOut,
+  base,
+}: {
+  readonly views: readonly ClassFactsView[];
+  /** Classes that were chosen and are not shown. */
+  readonly leftOut: number;
+  readonly base: string;
+}) {
   return (
     <div className="space-y-8 px-5 py-4">
       <PageHead
@@ -28,6 +37,12 @@ export function ClassFactsPage({ views, base }: { readonly views: readonly Class
       {views.map((view) => (
         <OneClass key={view.classId} view={view} base={base} />
       ))}
+      {leftOut > 0 ? (
+        <p className="text-mute text-[15px]">
+          {leftOut === 1 ? "1 more class is" : `${leftOut} more classes are`} not shown here. Choose fewer classes above
+          to see them.
+        </p>
+      ) : null}
     </div>
   );
 }

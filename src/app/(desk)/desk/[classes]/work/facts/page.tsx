@@ -17,7 +17,7 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
     ),
   );
   return found.ok ? (
-    <ClassFactsPage views={found.data} base={`/desk/${key}`} />
+    <ClassFactsPage views={found.data} leftOut={chosen.length - found.data.length} base={`/desk/${key}`} />
   ) : (
     <Refused message={found.message} href={`/desk/${key}`} label="Back to Today" />
   );
