@@ -22,6 +22,7 @@ import { LearnerMind } from "./learner";
 import { onePart } from "./onePart";
 import { type Pupil, sit } from "./pupil";
 import { ratioTests } from "./ratioTests";
+import { dailyReview } from "./review";
 import { type Simulation, schoolDayAfter, staffContext } from "./simulation";
 import { learnerNamed } from "./stories";
 
@@ -95,6 +96,7 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
   };
   const library = await libraryOf(runtime);
   const tests = ratioTests(simulation, teacher, pupils, course);
+  const review = dailyReview(simulation, teacher, pupils, course);
   const reteachDay = schoolDayAfter(course.firstDay, 35, school);
   for (let day = course.firstDay; day <= course.lastDay; day++) {
     if (!isSchoolDay(day, school.calendar)) continue;
@@ -149,6 +151,7 @@ export async function runTerm(simulation: Simulation, course: Course): Promise<v
       await reteachSomebody(simulation, day, pupils, open, "fractions-of-amounts", "Shares and parts", true);
     await workThrough(simulation, day, open);
     await tests.on(day);
+    await review.on(day);
     await judgeDue(runtime);
   }
 }

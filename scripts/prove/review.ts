@@ -1,11 +1,12 @@
 import { mean } from "@/core/numeric/mean";
 import { seededRandom } from "@/core/numeric/seededRandom";
-import { type Banded, forecastReview, type ReviewOutlook } from "@/core/review/forecastReview";
+import { type Banded, forecastReview } from "@/core/review/forecastReview";
 import { memorySpread } from "@/core/review/memorySpread";
 import type { PastReview } from "@/core/review/pastReviews";
 import { reviewMemory } from "@/core/review/reviewMemory";
 import { reviewQueue } from "@/core/review/reviewQueue";
 import type { ReviewSkill } from "@/core/review/reviewSkill";
+import type { ReviewOutlook } from "@/core/review/simulateReview";
 import { studentMemory } from "@/core/review/studentMemory";
 import { normal } from "~/demo/learner";
 import { decimals, type Figure, percent } from "./table";

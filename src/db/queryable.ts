@@ -21,6 +21,7 @@ import * as pictures from "./schema/pictures";
 import * as plan from "./schema/plan";
 import * as regroup from "./schema/regroup";
 import * as reteach from "./schema/reteach";
+import * as review from "./schema/review";
 import * as sittings from "./schema/sittings";
 import * as students from "./schema/students";
 import * as summaries from "./schema/summaries";
@@ -52,6 +53,7 @@ export const schema = {
   ...evidence,
   ...regroup,
   ...reteach,
+  ...review,
   ...history,
 };
 

@@ -12,10 +12,10 @@ const WITHOUT_EXAMPLE: readonly RegExp[] = [
   /^items\/(?!drawOptions|fillText|room$|verdict)/,
   /^items\/drawOptions$/,
   /^selection\/(diagnostic\/|nextItem)/,
-  /^review\/(forecast|minutesNeeded|reviewQueue|reviewStanding)/,
+  /^review\/(forecast|simulate|minutesNeeded|reviewQueue|reviewStanding)/,
   /^mastery\/updateSkillState$/,
   /^roster\/(readRosterSheet|sheetPlaces|rosterDifference|rosterHealth|movesOf)$/,
-  /^work\/(aimAt|chooseNext|conductors|depthInStrand|diagnosticOfRun|endOf|endRule|partSituation|projectGoal)/,
+  /^work\/(aimAt|chooseNext|nextInReview|conductors|depthInStrand|diagnosticOfRun|endOf|endRule|partSituation|projectGoal)/,
   /^answers\/algebra\/(movedSlips|writeTerms)$/,
   /^model\/fail$/,
 ];

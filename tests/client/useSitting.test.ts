@@ -40,6 +40,7 @@ const sitting = (open: string | null): Omit<SittingView, "lessons"> => ({
   whole: null,
   calculator: false,
   readsAloud: true,
+  asked: null,
   ownSkillId: null,
   read: null,
   setsAside: false,

@@ -19,6 +19,8 @@ import { setRunning } from "@/features/plan/writes/setRunning";
 import { makePlan } from "@/features/plan/writes/sharedPlans";
 import { assignReteach } from "@/features/regroup/writes/assignReteach";
 import { makeGroup, shareGroup } from "@/features/regroup/writes/groups";
+import { placeReviewSkills } from "@/features/review/writes/placeSkills";
+import { changeReviewSettings } from "@/features/review/writes/reviewSettings";
 import { archiveClass, makeClass as makeOwnClass } from "@/features/roster/writes/classes";
 import { beginImport } from "@/features/roster/writes/importRoster";
 import { makeSeries } from "@/features/work/writes/series";
@@ -1024,6 +1026,29 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     call: ({ classId }) =>
       action("@/features/facts/actions", "changeFactSettingsAction", { classId, on: true, minutesADay: 4 }),
   },
+  "delivery/takeReviewAction": {
+    // Each student begins their own.
+    needs: () => ["student"],
+    call: ({ classId }) => action("@/features/delivery/actions", "takeReviewAction", { classId }),
+  },
+  "review/changeReviewSettingsAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) =>
+      action("@/features/review/actions", "changeReviewSettingsAction", { classId, on: true, minutesADay: 4 }),
+  },
+  "review/placeReviewSkillsAction": {
+    needs: ofClass("change"),
+    call: ({ classId }) =>
+      action("@/features/review/actions", "placeReviewSkillsAction", {
+        classId,
+        skillIds: ["equivalent-ratios"],
+        place: "resting",
+      }),
+  },
+  "GET api/review": {
+    needs: ofClass("see"),
+    call: ({ classId }) => route("review", "GET", `/x?class=${classId}&rest=["equivalent-ratios"]`),
+  },
   "GET api/facts": {
     needs: ofStudent("see"),
     call: ({ studentId }) => route("facts", "GET", `/x?student=${studentId}&fact=6*7`),
@@ -1223,6 +1248,8 @@ export async function prepareEntries(): Promise<TestSchool> {
       checkItems: 4,
     });
     await changeFactSettings(teacher, { classId, on: true });
+    await changeReviewSettings(teacher, { classId, on: true });
+    await placeReviewSkills(teacher, { classId, skillIds: ["equivalent-ratios"], place: "in" });
     const scoreListId = id();
     await school.db.write((tx) =>
       tx.insert(scoreLists).values({

@@ -44,6 +44,7 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   "(work)/river": { needs: () => ["student"] },
   "(work)/river/facts": { needs: () => ["student"] },
   "(work)/river/facts/now": { needs: () => ["student"] },
+  "(work)/river/kept": { needs: () => ["student"] },
   "(work)/river/own": { needs: () => ["student"] },
   "(work)/river/own/[skillId]": { needs: () => ["student"], params: () => ({ skillId: "ratio-language" }) },
   // What was given to students is nobody's trial run: a trial is shown to whoever began it alone (tests/server/trials).
@@ -216,6 +217,11 @@ export const PAGES: Readonly<Record<string, PageEntry>> = {
   [ofDesk("/work/facts/[studentId]")]: {
     needs: ofClass(),
     params: (at, place) => ({ ...slug(at, place), studentId: at.studentId }),
+  },
+  [ofDesk("/work/review")]: { needs: ofClass(), params: slug },
+  [ofDesk("/work/review/[classId]/[studentId]")]: {
+    needs: ofClass(),
+    params: (at, place) => ({ ...slug(at, place), classId: at.classId, studentId: at.studentId }),
   },
   [ofDesk("/work/series/[seriesId]")]: { needs: ofClass(), params: ({ seriesId }) => ({ ...ownDesk(), seriesId }) },
   [ofDesk("/work/[workId]/live")]: { needs: ofClass(), params: ({ workId }) => ({ ...ownDesk(), workId }) },

@@ -240,6 +240,17 @@ const SENTENCES: readonly (readonly [NamedFacts, string])[] = [
     { kind: "fact-settings-changed", facts: { className: "6 Alder", personId: null, on: true } },
     "Changed how number facts are practised in 6 Alder",
   ],
+  [
+    { kind: "review-settings-changed", facts: { className: "6 Alder", personId: "ada", on: false } },
+    "Switched review off for Ada Quill",
+  ],
+  [
+    {
+      kind: "review-skills-placed",
+      facts: { className: "6 Alder", personId: null, place: "resting", skill: null, skills: 2 },
+    },
+    "Let 2 skills rest from review in 6 Alder",
+  ],
   [{ kind: "outside-scores-removed", facts: { title: "Spring test" } }, "Took the scores of “Spring test” away"],
   [{ kind: "bank-made", facts: { name: "Ferries" } }, "Made the bank “Ferries”"],
   [{ kind: "bank-changed", facts: { name: "Ferries" } }, "Changed the settings of the bank “Ferries”"],

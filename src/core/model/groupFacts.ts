@@ -1,5 +1,6 @@
 import type { ChangeArea } from "./changeArea";
 import type { Approach, VisitResult } from "./reteach";
+import type { ReviewPlace } from "./reviewSettings";
 
 /** What the history says of groups' habits, lessons held and minutes with one student, by kind. */
 export interface GroupFacts {
@@ -16,6 +17,20 @@ export interface GroupFacts {
     readonly personId: string | null;
     readonly on: boolean;
   };
+  /** How a class, or one student of it, keeps what was learned. */
+  readonly "review-settings-changed": {
+    readonly className: string;
+    readonly personId: string | null;
+    readonly on: boolean;
+  };
+  /** Skills put into review, to rest or out of it; `skill` where it was one. */
+  readonly "review-skills-placed": {
+    readonly className: string;
+    readonly personId: string | null;
+    readonly place: ReviewPlace;
+    readonly skill: string | null;
+    readonly skills: number;
+  };
   readonly "outside-scores-removed": { readonly title: string };
 }
 
@@ -27,4 +42,6 @@ export const AREA_OF_GROUPS: Readonly<Record<keyof GroupFacts, ChangeArea>> = {
   "outside-scores-kept": "groups",
   "outside-scores-removed": "groups",
   "fact-settings-changed": "work",
+  "review-settings-changed": "work",
+  "review-skills-placed": "work",
 };

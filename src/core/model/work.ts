@@ -10,6 +10,7 @@ export const WORK_KINDS = [
   "paper",
   "depth",
   "lesson",
+  "review",
 ] as const;
 export type WorkKind = (typeof WORK_KINDS)[number];
 
@@ -109,8 +110,11 @@ export type RetakeRule = (typeof RETAKE_RULES)[number];
 export interface SittingState {
   /** Chance of mastery by skill id. */
   readonly chancesAtStart?: Readonly<Record<string, number>>;
-  /** Skills of this student alone, where the part follows another. */
+  /** Skills of this student alone, where the part follows another or is a review. */
   readonly skillIds?: readonly string[];
+  /** Of a review: the skills that are asked, in order (the others lie underneath), and the minutes that it may take. */
+  readonly asked?: readonly string[];
+  readonly minutes?: number;
   /** Skills that the student missed, the least sure first; known once a test is handed in. */
   readonly missed?: readonly string[];
   /** Of a diagnostic: what was believed of each strand at the beginning, in logits. */

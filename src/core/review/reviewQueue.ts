@@ -1,7 +1,7 @@
 import { demandThat } from "../model/fail";
 import { arrangeApart } from "../numeric/arrangeApart";
+import { dueSkills, fitting } from "./dueSkills";
 import { type ReviewSkill, WANTED_RECALL } from "./reviewSkill";
-import { reviewStanding } from "./reviewStanding";
 
 export interface ReviewQueue {
   /** What to ask today, in order. */
@@ -21,21 +21,11 @@ export function reviewQueue(
   today: { readonly day: number; readonly minutes: number; readonly wanted?: number },
 ): ReviewQueue {
   demandThat(today.minutes >= 0, "A queue has 0 minutes or more.", { minutes: today.minutes });
-  const byId = new Map(skills.map((skill) => [skill.skillId, skill]));
-  const due = reviewStanding(skills, today.day, today.wanted ?? WANTED_RECALL)
-    .filter((standing) => standing.due)
-    .map(({ skillId }) => byId.get(skillId) as ReviewSkill);
-  const chosen: ReviewSkill[] = [];
-  let minutes = 0;
-  for (const skill of due) {
-    const fits = minutes + skill.minutes <= today.minutes || (chosen.length === 0 && today.minutes > 0);
-    if (!fits) break;
-    chosen.push(skill);
-    minutes += skill.minutes;
-  }
+  const due = dueSkills(skills, today.day, today.wanted ?? WANTED_RECALL);
+  const chosen = fitting(due, today.minutes);
   return {
     skillIds: arrangeApart(chosen, ({ strandId }) => strandId).map(({ skillId }) => skillId),
-    minutes,
+    minutes: chosen.reduce((sum, { minutes }) => sum + minutes, 0),
     leftOver: due.slice(chosen.length).map(({ skillId }) => skillId),
   };
 }

@@ -9,6 +9,8 @@ export interface ReviewSkill {
   readonly lastDay: number;
   /** Minutes that one meeting takes, above 0. */
   readonly minutes: number;
+  /** False for what is asked and was never mastered: it can't be remembered yet, and counts among nothing that is. */
+  readonly wasMastered?: boolean;
 }
 
 /** A skill is due once its chance of recall has fallen to this. */

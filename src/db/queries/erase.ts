@@ -10,6 +10,7 @@ import { people } from "../schema/people";
 import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
 import { reteachCompared, reteachStudents, visits } from "../schema/reteach";
+import { reviewSettings, reviewSkills } from "../schema/review";
 import {
   answers,
   lessonVisits,
@@ -90,6 +91,8 @@ export async function deleteEvidenceOf(tx: Queryable, personId: string): Promise
   await tx.delete(factStates).where(eq(factStates.personId, personId));
   await tx.delete(factDays).where(eq(factDays.personId, personId));
   await tx.delete(factSettings).where(eq(factSettings.personId, personId));
+  await tx.delete(reviewSettings).where(eq(reviewSettings.personId, personId));
+  await tx.delete(reviewSkills).where(eq(reviewSkills.personId, personId));
   await tx.delete(groupMembers).where(eq(groupMembers.personId, personId));
   await tx.delete(talkNotes).where(eq(talkNotes.personId, personId));
   await tx.delete(planStarts).where(eq(planStarts.personId, personId));

@@ -10,6 +10,7 @@ import { enrollments, people, roles } from "../schema/people";
 import { planStarts } from "../schema/plan";
 import { groupMembers } from "../schema/regroup";
 import { reteachCompared, reteachStudents, visits } from "../schema/reteach";
+import { reviewSettings, reviewSkills } from "../schema/review";
 import { sittings } from "../schema/sittings";
 import { interests, studentGoals, supports } from "../schema/students";
 import { misconceptionDays, misconceptionSigns, skillDays, skillStates } from "../schema/summaries";
@@ -81,6 +82,8 @@ export async function everythingAbout(db: Queryable, personId: string): Promise<
     "number-facts": await db.select().from(factAttempts).where(eq(factAttempts.personId, personId)),
     "number-facts-known": await db.select().from(factStates).where(eq(factStates.personId, personId)),
     "number-facts-by-day": await db.select().from(factDays).where(eq(factDays.personId, personId)),
+    "review-settings": await db.select().from(reviewSettings).where(eq(reviewSettings.personId, personId)),
+    "review-skills": await db.select().from(reviewSkills).where(eq(reviewSkills.personId, personId)),
     "number-facts-settings": await db.select().from(factSettings).where(eq(factSettings.personId, personId)),
     "signing-in": await db
       .select({ at: signIns.at, kind: signIns.kind, by: signIns.by, device: signIns.device })

@@ -17,6 +17,7 @@ import { classes, classStaff, courses, enrollments, holidays, people, roles, sch
 import { planEntries, planRights, planSlots, planStarts, plans } from "../schema/plan";
 import { groupHabits, groupMembers, groupShares, groups } from "../schema/regroup";
 import { ownReteaches, reteachCompared, reteaches, reteachStudents, visits } from "../schema/reteach";
+import { reviewSettings, reviewSkills } from "../schema/review";
 import { interests, supports } from "../schema/students";
 import {
   assignments,
@@ -77,6 +78,8 @@ const TABLES = {
   scoreLists,
   outsideScores,
   factSettings,
+  reviewSettings,
+  reviewSkills,
   supports,
   interests,
   banks,

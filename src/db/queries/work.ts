@@ -37,10 +37,11 @@ const given = {
   /** The plan that gave it by itself; null for what somebody gave. */
   planId: planWorks.planId,
 };
-/** Given by somebody to students: neither by a plan that runs by itself, nor by a student to themselves, nor a trial run. */
+/** Given by somebody to students: neither by a plan that runs by itself or as review, nor by a student to themselves, nor a trial run. */
 export const givenBySomebody = and(
   isNull(planWorks.id),
   eq(assignments.isOwnChoice, false),
+  eq(assignments.isReview, false),
   eq(assignments.isTrial, false),
 ) as SQL;
 /** Whether a target is through with everything. */

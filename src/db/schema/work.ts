@@ -149,6 +149,8 @@ export const assignments = sqliteTable(
     isOwnChoice: integer("is_own_choice", { mode: "boolean" }).notNull().default(false),
     /** A trial run of a member of staff, who is its only target: nothing of it is kept. */
     isTrial: integer("is_trial", { mode: "boolean" }).notNull().default(false),
+    /** By which a class's spaced review is given: each day of a student is a run at it. */
+    isReview: integer("is_review", { mode: "boolean" }).notNull().default(false),
     /** While it is held up for everybody. */
     pausedAt: integer("paused_at"),
     /** The series that gave it; null for what was given by itself. */
@@ -161,6 +163,7 @@ export const assignments = sqliteTable(
     index("assignments_by_work").on(t.workId),
     index("assignments_by_group").on(t.groupId),
     index("assignments_by_giver").on(t.givenBy),
+    uniqueIndex("assignments_review_of_class").on(t.classId).where(sql`is_review = 1`),
     uniqueIndex("assignments_by_series").on(t.seriesId, t.seriesDay).where(sql`series_id is not null`),
   ],
 );

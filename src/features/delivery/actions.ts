@@ -6,10 +6,15 @@ import { readLesson } from "./writes/readLesson";
 import { readLine } from "./writes/readLine";
 import { setGoal } from "./writes/setGoal";
 import { takeNext } from "./writes/takeNext";
+import { takeReview } from "./writes/takeReview";
 import { unlock } from "./writes/unlock";
 
 export async function takeNextAction(input: unknown): Promise<ActionResult<{ assignmentId: string }>> {
   return runAction((context) => takeNext(context, input));
+}
+
+export async function takeReviewAction(input: unknown): Promise<ActionResult<{ assignmentId: string }>> {
+  return runAction((context) => takeReview(context, input));
 }
 
 export async function unlockAction(input: unknown): Promise<ActionResult<{ open: true }>> {

@@ -102,6 +102,8 @@ export interface SittingView extends SittingChange {
   readonly mostItems: number;
   /** The class whose plan gave it, for going on with the plan; null for what somebody gave. */
   readonly planClassId: string | null;
+  /** Of a review: the skills that were to come back; an item of another lies underneath one that was missed. Null for all else. */
+  readonly asked: readonly string[] | null;
   /** The skill, where the student chose it for themselves; null for what was given. */
   readonly ownSkillId: string | null;
   readonly lessons: Readonly<
@@ -235,6 +237,8 @@ export interface StudentHome {
   readonly now: readonly StudentWork[];
   /** What the plans of their classes give next, without anybody having given it. */
   readonly next: readonly StudentNext[];
+  /** What comes back today of what was learned, class by class. */
+  readonly reviews: readonly StudentReviewToday[];
   readonly later: readonly StudentWork[];
   /** Whose time ran out unfinished, not long ago. */
   readonly over: readonly StudentWork[];
@@ -257,6 +261,15 @@ export interface StudentNext {
     readonly begun: boolean;
   } | null;
   readonly onlyElsewhere: boolean;
+}
+
+export interface StudentReviewToday {
+  readonly classId: string;
+  /** Empty where the class has no subject of its own. */
+  readonly subject: string;
+  readonly skills: number;
+  readonly minutes: number;
+  readonly state: "due" | "begun" | "done";
 }
 
 export interface StudentWork {

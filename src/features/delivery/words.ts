@@ -59,6 +59,7 @@ const PART_NAMES: Readonly<Record<WorkKind, string>> = {
   sequential: "Short check",
   depth: "Practice",
   lesson: "To read",
+  review: "Review",
   contrast: "Telling apart",
   paper: "Test on paper",
 };

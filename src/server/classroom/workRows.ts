@@ -57,6 +57,8 @@ export interface NewAssignment {
   readonly isOwnChoice?: boolean;
   /** A trial run of whoever gives it. */
   readonly isTrial?: boolean;
+  /** By which a class's review is given. */
+  readonly isReview?: boolean;
   readonly release?: ReleaseRules;
   readonly cutPercent?: number | null;
   readonly category?: string;
@@ -136,6 +138,7 @@ export function assignmentRows({ runtime, actor }: Giver, workId: string, given:
       retake: given.retake ?? "latest",
       isOwnChoice: given.isOwnChoice ?? false,
       isTrial: given.isTrial ?? false,
+      isReview: given.isReview ?? false,
       pausedAt: null,
       seriesId: given.series?.id ?? null,
       seriesDay: given.series?.day ?? null,

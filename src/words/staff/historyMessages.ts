@@ -107,6 +107,10 @@ export const CHANGE_MESSAGES: Readonly<Record<Exclude<ChangeKind, "undone" | "sa
     "Brought in scores of “{title}”: {students, plural, one {# student} other {# students}}, {strands, plural, one {# strand} other {# strands}}",
   "fact-settings-changed":
     "{on, select, yes {Changed how number facts are practised} other {Switched number facts off}} {personGiven, select, yes {by {person}} other {in {className}}}",
+  "review-settings-changed":
+    "{on, select, yes {Changed what is reviewed and how long} other {Switched review off}} {personGiven, select, yes {for {person}} other {in {className}}}",
+  "review-skills-placed":
+    "{place, select, in {Took} resting {Let} other {Took}} {skillGiven, select, yes {{skill}} other {{skills, plural, one {# skill} other {# skills}}}} {place, select, in {into review} resting {rest from review} other {out of review}} {personGiven, select, yes {of {person}} other {in {className}}}",
   "outside-scores-removed": "Took the scores of “{title}” away",
   "bank-made": "Made the bank “{name}”",
   "bank-changed": "Changed the settings of the bank “{name}”",

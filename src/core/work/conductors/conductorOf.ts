@@ -9,6 +9,7 @@ import { lesson } from "./lesson";
 import { paper } from "./paper";
 import { practice } from "./practice";
 import { quiz } from "./quiz";
+import { review } from "./review";
 import { sequential } from "./sequential";
 
 /** Every kind of work by its conductor: the compiler wants each, and nothing else names one. */
@@ -23,6 +24,7 @@ const CONDUCTORS = {
   paper,
   depth,
   lesson,
+  review,
 } satisfies Record<WorkKind, Conductor>;
 
 /**

@@ -42,6 +42,7 @@ export function sittingView(
     readsAloud: run.conductor.tells.verdict || run.hearsItems,
     instructions: work.instructions,
     mostItems: mostItems(situation),
+    asked: run.sitting.state.asked ?? null,
     ownSkillId: work.isOwnChoice ? (situation.skillIds[0] ?? null) : null,
     planClassId: work.planId === null ? null : work.classId,
   };

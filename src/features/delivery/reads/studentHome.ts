@@ -4,6 +4,7 @@ import { format } from "date-fns";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { inPrecedence } from "@/core/plan/precedence";
+import { classScope } from "@/core/roster/classScope";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { type WindowStanding, windowFor, windowStanding } from "@/core/work/workWindow";
 import { commentsTo } from "@/db/queries/live";
@@ -14,10 +15,11 @@ import { placeOfAddress } from "@/server/access/placeOfAddress";
 import { knownOf } from "@/server/classroom/knownOf";
 import { libraryOf } from "@/server/library/library";
 import { ownNext } from "@/server/plan/ownNext";
+import { ownReviews } from "@/server/review/ownReviews";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { dayAt, type School, schoolOf } from "@/server/runtime/school";
-import type { StudentHome, StudentNext, StudentWork } from "../types";
+import type { StudentHome, StudentNext, StudentReviewToday, StudentWork } from "../types";
 import { daysOf } from "./daysOf";
 import { maySee, releasedWords } from "./released";
 import { linesOf } from "./signs";
@@ -62,6 +64,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
       opensAt: work.opensAt,
       ofPlan: work.planId !== null,
       isOwn: work.isOwnChoice,
+      isReview: work.isReview,
       isFirst: work.goesFirst,
       kind: work.groupId === null ? ("due-work" as const) : ("detour" as const),
       dueDay: times.dueAt === null ? null : dayAt(school, times.dueAt),
@@ -90,9 +93,10 @@ export async function studentHome(context: Context): Promise<StudentHome> {
     };
   });
   const first = works.find(({ isFirst, finishedAt, standing }) => isFirst && finishedAt === null && isNow(standing));
-  // What the plan gives, and what they chose, stands in its own line, whatever was begun of it.
+  // What the plan gives, what comes back, and what they chose, stands in its own line, whatever was begun of it.
   const open = works.filter(
-    ({ finishedAt, standing, ofPlan, isOwn }) => finishedAt === null && standing !== "closed" && !ofPlan && !isOwn,
+    ({ finishedAt, standing, ofPlan, isOwn, isReview }) =>
+      finishedAt === null && standing !== "closed" && !ofPlan && !isOwn && !isReview,
   );
   const inOrder = inPrecedence(open.filter(({ standing }) => isNow(standing)));
   const waiting = (view: StudentWork): StudentWork =>
@@ -105,6 +109,7 @@ export async function studentHome(context: Context): Promise<StudentHome> {
       waiting(view),
     ),
     next: first ? [] : await nextOfPlans(context, school, schoolDay),
+    reviews: first ? [] : await reviewsToday(context),
     later: open.filter(({ standing }) => standing === "scheduled").map(({ view }) => view),
     over: works
       .filter(
@@ -113,7 +118,9 @@ export async function studentHome(context: Context): Promise<StudentHome> {
       )
       .map(({ view }) => view),
     done: works
-      .filter(({ finishedAt }) => finishedAt !== null && now - finishedAt < SHOW_DONE_MILLISECONDS)
+      .filter(
+        ({ finishedAt, isReview }) => !isReview && finishedAt !== null && now - finishedAt < SHOW_DONE_MILLISECONDS,
+      )
       .sort((x, y) => (y.finishedAt ?? 0) - (x.finishedAt ?? 0))
       .map(({ view }) => view),
     river: library.skills
@@ -130,6 +137,25 @@ export async function studentHome(context: Context): Promise<StudentHome> {
 }
 
 const isNow = (standing: WindowStanding): boolean => standing === "open" || standing === "late";
+
+/** What comes back today, class by class; nothing where nothing is due and nothing was done. */
+async function reviewsToday({ runtime, actor }: Context): Promise<StudentReviewToday[]> {
+  const { subjects } = await libraryOf(runtime);
+  return (await ownReviews(runtime.db.read, runtime, actor)).flatMap(({ class: home, queue, run }) => {
+    const begun = run?.today === true;
+    if (queue.skillIds.length === 0 && !begun) return [];
+    const taught = classScope([home.subject], subjects);
+    return [
+      {
+        classId: home.id,
+        subject: taught.length === 1 ? (taught[0]?.name ?? "") : "",
+        skills: queue.skillIds.length,
+        minutes: Math.max(1, Math.round(queue.minutes)),
+        state: begun ? (run.finished ? ("done" as const) : ("begun" as const)) : ("due" as const),
+      },
+    ];
+  });
+}
 
 /** What the plans that run by themselves give next at the place where the student is, in the order of their classes. */
 async function nextOfPlans(context: Context, school: School, schoolDay: string): Promise<StudentNext[]> {

@@ -46,6 +46,9 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
   return (
     <form ref={form} className="sitting-item" data-presentation={item.presentationId} onSubmit={handIn}>
       <div>
+        {skill && view.asked?.includes(item.skillId) === false ? (
+          <p className="text-mute mb-3 text-[17px]">A step underneath: {skill.name}</p>
+        ) : null}
         <SpokenFace
           item={item}
           readsAloud={view.readsAloud}
@@ -84,7 +87,12 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
         {over ? null : <HintsBelow texts={hint.texts} problem={hint.problem} />}
       </div>
       <div ref={feedbackBox} aria-live="polite">
-        <SaidBelow state={state} over={over} lesson={skill ? () => setLesson(true) : null} />
+        <SaidBelow
+          state={state}
+          over={over}
+          lesson={skill ? () => setLesson(true) : null}
+          reminder={view.asked === null ? null : (skill?.lesson ?? null)}
+        />
       </div>
       {skill ? (
         <LessonDialog

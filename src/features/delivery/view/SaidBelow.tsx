@@ -1,3 +1,4 @@
+import type { Lesson } from "@/core/model/content";
 import { Button } from "@/ui/primitives/Button";
 import { MathText } from "@/ui/primitives/MathText";
 import { Strips } from "@/ui/primitives/Strips";
@@ -8,10 +9,13 @@ export function SaidBelow({
   state,
   over,
   lesson,
+  reminder,
 }: {
   readonly state: SittingState;
   readonly over: boolean;
   readonly lesson: (() => void) | null;
+  /** How it goes, where it was learned once and is forgotten; null for work at something new. */
+  readonly reminder: Lesson | null;
 }) {
   const { said } = state;
   if (said.kind === "nothing") return null;
@@ -72,9 +76,27 @@ export function SaidBelow({
           ) : null}
         </p>
       ) : null}
+      {isWrong && reminder ? (
+        <div className="border-water mt-4 border-l-4 pl-4 text-[19px]">
+          <p className="font-semibold">To look back: this is how it goes</p>
+          <p className="mt-1">
+            <MathText text={reminder.idea} />
+          </p>
+          <p className="mt-1.5 font-semibold">
+            <MathText text={reminder.example} />
+          </p>
+          <ol className="mt-1.5 list-decimal space-y-1 pl-6">
+            {reminder.steps.map((step) => (
+              <li key={step}>
+                <MathText text={step} />
+              </li>
+            ))}
+          </ol>
+        </div>
+      ) : null}
       {isWrong && lesson ? (
         <Button look="quiet" className="mt-2 -ml-3 text-[19px]!" onClick={lesson}>
-          Show me how this works
+          {reminder ? "Read the whole lesson" : "Show me how this works"}
         </Button>
       ) : null}
       {over ? <div>{next}</div> : <p className="mt-2 text-[19px]">You have one more try.</p>}

@@ -1,13 +1,13 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
 import { ButtonLink } from "@/ui/primitives/Button";
-import type { StudentHome, StudentNext, StudentWork } from "../types";
+import type { StudentHome, StudentNext, StudentReviewToday, StudentWork } from "../types";
 import { HomeLines } from "./HomeLines";
 import { OwnDays } from "./own/OwnDays";
 import { OwnRiver } from "./River";
 import { SendWaiting } from "./SendWaiting";
 import { SignOut } from "./SignOut";
-import { TakeNext } from "./TakeNext";
+import { TakeNext, TakeReview } from "./TakeNext";
 import { WORK_WORDS } from "./workWords";
 
 /** A student's own page: what to do now, and the river that has grown so far. */
@@ -41,7 +41,10 @@ export function StudentHomePage({
           : `${home.river.filter(({ mark }) => mark === "now").length} mastered so far.`}{" "}
       </p>
       <h2 className="mb-2 font-serif text-[24px]">Now</h2>
-      {home.now.length === 0 && home.next.every(({ open }) => open === null) && daily === null ? (
+      {home.now.length === 0 &&
+      home.next.every(({ open }) => open === null) &&
+      home.reviews.length === 0 &&
+      daily === null ? (
         <p className="text-mute">{nothingWords(home)}</p>
       ) : null}
       <ul>
@@ -50,6 +53,13 @@ export function StudentHomePage({
         ))}
         {home.next.map((next) => (
           <NextItem key={next.classId} next={next} isFirst={home.now.length === 0} />
+        ))}
+        {home.reviews.map((review) => (
+          <ReviewItem
+            key={review.classId}
+            review={review}
+            isFirst={home.now.length === 0 && home.next.every(({ open }) => open === null)}
+          />
         ))}
         {daily}
       </ul>
@@ -160,6 +170,31 @@ function NextItem({
       <TakeNext classId={classId} isFirst={isFirst}>
         {open.begun ? "Go on" : "Begin"}
       </TakeNext>
+    </li>
+  );
+}
+
+/** What was learned and comes back today. */
+function ReviewItem({ review, isFirst }: { readonly review: StudentReviewToday; readonly isFirst: boolean }) {
+  const { classId, subject, skills, minutes, state } = review;
+  const what = skills === 1 ? "one thing you learned comes back" : `${skills} things you learned come back`;
+  return (
+    <li className="border-hair flex flex-wrap items-center justify-between gap-4 border-t py-4">
+      <div>
+        <p className="font-semibold">{subject === "" ? "Review" : `Review, ${subject.toLowerCase()}`}</p>
+        <p className="text-mute text-[17px]">
+          {state === "done" ? "done for today" : `${what}, about ${minutes} ${minutes === 1 ? "minute" : "minutes"}`}
+        </p>
+      </div>
+      {state === "done" ? (
+        <ButtonLink look="plain" size="big" href="/river/kept">
+          See what I keep
+        </ButtonLink>
+      ) : (
+        <TakeReview classId={classId} isFirst={isFirst}>
+          {state === "begun" ? "Go on" : "Begin"}
+        </TakeReview>
+      )}
     </li>
   );
 }

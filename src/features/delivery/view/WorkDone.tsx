@@ -21,6 +21,11 @@ export function WorkDone({ view, waiting }: { readonly view: SittingView; readon
             Go on with my plan
           </TakeNext>
         ) : null}
+        {view.asked !== null && waiting === 0 ? (
+          <ButtonLink size="big" href="/river/kept">
+            See what I keep
+          </ButtonLink>
+        ) : null}
         {view.ownSkillId !== null && waiting === 0 ? (
           <ButtonLink look="main" size="big" href={`/river/own/${view.ownSkillId}`}>
             More of this

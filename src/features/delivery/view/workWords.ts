@@ -79,6 +79,16 @@ export const WORK_WORDS: Readonly<Record<WorkKind, WorkWords>> = {
     finished: () => "worked through",
     what: "",
   },
+  review: {
+    handIn: "Check",
+    left: () => "",
+    done: (view) => ({
+      head: "Done for today",
+      text: `${workedThrough(view)} What you remembered comes back later than before; what you missed comes back soon.`,
+    }),
+    finished: () => "done",
+    what: "",
+  },
   lesson: {
     handIn: "Next",
     left: () => "",

@@ -1,4 +1,5 @@
 import "server-only";
+import type { SittingState } from "@/core/model/work";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { endOfTime } from "@/core/work/endOfTime";
 import { windowFor, windowStanding } from "@/core/work/workWindow";
@@ -47,12 +48,16 @@ export async function beginOrResume(
   return begin(tx, context, entered, { partId: part.id, attempt: again?.attempt ?? 1 });
 }
 
-/** Begins a run: what its conductor wants to remember is taken down, and the first items are chosen. */
+/** Begins a run: what its conductor wants to remember is taken down beside what is known of it before, and the first items are chosen. */
 export async function begin(
   tx: Queryable,
   { runtime, actor }: Context,
   { work, target, parts }: Entered,
-  { partId, attempt }: { readonly partId: string; readonly attempt: number },
+  {
+    partId,
+    attempt,
+    state: known = {},
+  }: { readonly partId: string; readonly attempt: number; readonly state?: SittingState },
 ): Promise<Run> {
   const now = runtime.now();
   const part = parts.find((one) => one.part.id === partId)?.part;
@@ -67,7 +72,7 @@ export async function begin(
       partId,
       attempt,
       startedAt: now,
-      state: missed === null ? {} : { skillIds: missed },
+      state: missed === null ? known : { ...known, skillIds: missed },
     }),
   };
   const fresh = await loadRun(tx, runtime, owner, []);

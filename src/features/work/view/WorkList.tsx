@@ -47,6 +47,7 @@ export function WorkList({
         {works.length > 0 ? <FindField label="Find work" placeholder="Find work" value={find} set={setFind} /> : null}
         <ButtonLink href={`${base}/work/kept`}>Kept work</ButtonLink>
         <ButtonLink href={`${base}/work/facts`}>Number facts</ButtonLink>
+        <ButtonLink href={`${base}/work/review`}>Review</ButtonLink>
         <ButtonLink href={`${base}/work/new?kind=test`}>Build a test</ButtonLink>
         <ButtonLink look="main" href={`${base}/work/new`}>
           Assign work

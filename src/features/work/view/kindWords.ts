@@ -40,6 +40,7 @@ export const KIND_WORDS: Readonly<Record<WorkKind, KindWords>> = {
     ends: (items) => `Each student at their own depth in the strand, ${items} items`,
     inList: "own depth, ",
   },
+  review: { ends: () => "What was learned comes back, as far as the day’s minutes reach", inList: "review, " },
   lesson: { ends: () => "A lesson to read", inList: "lesson, " },
   paper: {
     ends: (items) => `A test on paper of ${items} ${items === 1 ? "item" : "items"}`,

@@ -17,6 +17,7 @@ const MADE_OF_KIND: Readonly<Record<WorkKind, Made>> = {
   paper: "quiz",
   depth: "depth",
   lesson: "lesson",
+  review: "practice",
 };
 
 /** What stands on the page when it is opened. */
