@@ -13,6 +13,7 @@ const NOTHING: TodayFacts = {
   gaps: [],
   signs: null,
   numberFacts: null,
+  reviews: [],
 };
 const WORK: TodayFacts["works"][number] = {
   id: "w",
@@ -180,4 +181,32 @@ it("says who gets no further in number facts, and who has stopped", () => {
     why: expect.stringContaining("Ben, Cleo"),
   });
   expect(lines({ numberFacts: { stalled: [], missed: [] } })).toEqual([]);
+});
+
+it("says whose review wants something: what comes back in vain, minutes too few for many, who has stopped", () => {
+  const review = {
+    classId: "c1",
+    className: "6 Alder",
+    students: 6,
+    short: named("Ada", "Ben"),
+    moreMinutes: 3,
+    missed: [],
+    tooHard: [{ skillId: "rates", name: "Unit rates", right: 1, tries: 12, lacking: named("Ada") }],
+  };
+  const [hard, ...none] = lines({ reviews: [review] });
+  expect(hard).toMatchObject({
+    what: "Unit rates comes back in vain",
+    why: "In review 1 of 12 first tries were right in 6 Alder: it is to be taught again before it is asked any more.",
+    pull: { students: named("Ada"), skillId: "rates" },
+  });
+  // Two of six is no matter of the class yet.
+  expect(none).toEqual([]);
+  const [short, missed] = lines({
+    reviews: [{ ...review, short: named("Ada", "Ben", "Cleo"), missed: named("Dov"), tooHard: [] }],
+  });
+  expect(short).toMatchObject({
+    what: "Review in 6 Alder: the minutes are too few for 3 students",
+    why: "3 more minutes a day would keep what they learned, or let some skills rest.",
+  });
+  expect(missed).toMatchObject({ what: "Review: 1 student has stopped", names: true });
 });

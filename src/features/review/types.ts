@@ -168,3 +168,24 @@ export interface KeptSkill {
   readonly since: string;
   readonly resting: boolean;
 }
+
+/** What in a class's review wants the teacher. */
+export interface ReviewSigns {
+  readonly classId: string;
+  readonly className: string;
+  /** Who review. */
+  readonly students: number;
+  /** Whose minutes do not keep what is in their review, and how many more a day would (median of theirs). */
+  readonly short: readonly { readonly id: string; readonly name: string }[];
+  readonly moreMinutes: number;
+  /** Had something due and has not come for more than a school week. */
+  readonly missed: readonly { readonly id: string; readonly name: string }[];
+  /** Hardly ever right at the first try. */
+  readonly tooHard: readonly {
+    readonly skillId: string;
+    readonly name: string;
+    readonly right: number;
+    readonly tries: number;
+    readonly lacking: readonly { readonly id: string; readonly name: string }[];
+  }[];
+}

@@ -60,6 +60,25 @@ export interface TodayFacts {
   }[];
   /** Null where no class practises them. */
   readonly numberFacts: { readonly stalled: readonly Named[]; readonly missed: readonly Named[] } | null;
+  /** Class by class that reviews. */
+  readonly reviews: readonly {
+    readonly classId: string;
+    readonly className: string;
+    /** Whose minutes do not keep what is in their review, and how many more a day would, in the middle. */
+    readonly short: readonly Named[];
+    readonly moreMinutes: number;
+    /** Had something due, and has not come for more than a school week. */
+    readonly missed: readonly Named[];
+    /** Hardly ever right at the first try: with who lacks it. */
+    readonly tooHard: readonly {
+      readonly skillId: string;
+      readonly name: string;
+      readonly right: number;
+      readonly tries: number;
+      readonly lacking: readonly Named[];
+    }[];
+    readonly students: number;
+  }[];
   readonly signs: {
     readonly away: readonly (Named & { readonly schoolDays: number })[];
     readonly rushes: readonly (Named & OfWork & { readonly seconds: number; readonly answers: number })[];

@@ -4,6 +4,7 @@ import { factLines } from "./factLines";
 import { groupLines } from "./groupLines";
 import { planLines } from "./planLines";
 import { pointerLines } from "./pointerLines";
+import { reviewLines } from "./reviewLines";
 import { rosterLines } from "./rosterLines";
 import { praiseLine, signLines } from "./signLines";
 import { workLines } from "./workLines";
@@ -17,6 +18,7 @@ export function todayLines(base: string, facts: TodayFacts): TodayLine[] {
     ...pointerLines(facts),
     ...groupLines(base, facts),
     ...factLines(base, facts),
+    ...reviewLines(base, facts),
     ...signLines(base, facts),
     ...praiseLine(base, facts),
   ];

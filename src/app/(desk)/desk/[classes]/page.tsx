@@ -7,6 +7,7 @@ import { pointersForMe } from "@/features/frame/reads/pointers";
 import { planFigure } from "@/features/plan/figure";
 import { comingGaps } from "@/features/plan/reads/comesNext";
 import { groupList } from "@/features/regroup/reads/groupList";
+import { reviewSigns } from "@/features/review/reads/reviewSigns";
 import { unlockStudentsAction } from "@/features/roster/actions";
 import { rosterView } from "@/features/roster/reads/rosterView";
 import { todayLines } from "@/features/today/lines/todayLines";
@@ -41,8 +42,19 @@ export default async function Page({ params }: { params: Promise<{ classes: stri
 async function factsOf(context: Context, ids: readonly string[]) {
   const [pointers, roster] = await Promise.all([pointersForMe(context), rosterView(context, ids)]);
   if (ids.length === 0)
-    return { pointers, roster, works: [], groups: [], map: null, plan: null, gaps: [], signs: null, numberFacts: null };
-  const [works, groups, map, plan, gaps, signs, numberFacts] = await Promise.all([
+    return {
+      pointers,
+      roster,
+      works: [],
+      groups: [],
+      map: null,
+      plan: null,
+      gaps: [],
+      signs: null,
+      numberFacts: null,
+      reviews: [],
+    };
+  const [works, groups, map, plan, gaps, signs, numberFacts, reviews] = await Promise.all([
     workList(context, ids),
     groupList(context, ids),
     masteryMap(context, ids),
@@ -50,6 +62,7 @@ async function factsOf(context: Context, ids: readonly string[]) {
     comingGaps(context, ids),
     daySigns(context, ids),
     factSigns(context, ids),
+    reviewSigns(context, ids),
   ]);
-  return { pointers, roster, works, groups, map, plan, gaps, signs, numberFacts };
+  return { pointers, roster, works, groups, map, plan, gaps, signs, numberFacts, reviews };
 }
