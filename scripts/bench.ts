@@ -15,6 +15,7 @@ import { benchLibrary } from "./bench-library";
 import { benchPage } from "./bench-page";
 import { benchPlan } from "./bench-plan";
 import { benchReports } from "./bench-reports";
+import { benchReview } from "./bench-review";
 import { benchRoster } from "./bench-roster";
 import { ensureBuilt } from "./steps.mjs";
 
@@ -52,6 +53,7 @@ const folder = mkdtempSync(join(tmpdir(), "oxbow-bench-"));
 const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   core: benchCore,
   facts: benchFacts,
+  review: benchReview,
   roster: benchRoster,
   history: benchHistory,
   library: benchLibrary,

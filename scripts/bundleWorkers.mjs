@@ -1,7 +1,12 @@
 // Puts what threads run into one file each: started from its sources, a thread first compiles and loads a thousand of them.
 import { build } from "esbuild";
 
-const workers = { itemWorker: "itemWork", exchangeWorker: "exchangeWork", calibrationWorker: "calibrationWork", reviewWorker: "reviewWork" };
+const workers = {
+  itemWorker: "itemWork",
+  exchangeWorker: "exchangeWork",
+  calibrationWorker: "calibrationWork",
+  reviewWorker: "reviewWork",
+};
 for (const [worker, work] of Object.entries(workers))
   await build({
     entryPoints: [`src/server/runtime/${work}.mjs`],

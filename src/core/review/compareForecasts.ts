@@ -3,7 +3,7 @@ import { type ForecastWeek, forecastClass } from "./forecastReview";
 import type { PastReview } from "./pastReviews";
 import type { ReviewSkill } from "./reviewSkill";
 import type { ReviewOutlook } from "./simulateReview";
-import { studentMemory } from "./studentMemory";
+import { memoriesOfClass } from "./studentMemory";
 
 /** A student whose review is forecast, with nothing that cannot be sent to a thread. */
 export interface ComparedStudent {
@@ -32,10 +32,11 @@ export interface ForecastAnswer {
  * @example compareForecasts({ students: [], rest: [], drop: [], runs: 1 }).before // null
  */
 export function compareForecasts({ students, rest, drop, runs }: ForecastQuestion): ForecastAnswer {
-  const remembering = students.map(({ skills, reviews, outlook }) => ({
-    skills,
-    outlook: { ...outlook, memory: studentMemory(reviews) },
-  }));
+  const memories = memoriesOfClass(students.map(({ reviews }) => reviews));
+  const remembering = students.flatMap(({ skills, outlook }, place) => {
+    const memory = memories[place];
+    return memory ? [{ skills, outlook: { ...outlook, memory } }] : [];
+  });
   const randomOf = (run: number, student: number) => seededRandom(`review ${run} ${student}`);
   const changed = remembering.map(({ skills, outlook }) => ({
     skills,

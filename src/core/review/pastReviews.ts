@@ -27,6 +27,16 @@ export const SKILL_DEVIATES: readonly number[] = Array.from({ length: 13 }, (_, 
 export type SkillMasses = readonly (readonly number[])[];
 
 /**
+ * Logarithm of the likelihood of reviews where memories last `exp(effect)` times as long as the model takes them to.
+ * @example likelihoodOfPace([], 0.2) // 0
+ */
+export const likelihoodOfPace = (reviews: readonly PastReview[], effect: number): number =>
+  reviews.reduce((sum, { stabilityDays, elapsedDays, right }) => {
+    const recall = reviewMemory.recall(stabilityDays * Math.exp(effect), elapsedDays);
+    return sum + Math.log(right ? recall : Math.max(1e-9, 1 - recall));
+  }, 0);
+
+/**
  * By skill: how likely its reviews are under each pair of effects, the skill's own normal density counted in.
  * @example massesOfSkills([], 0.35).size // 0
  */
@@ -36,17 +46,8 @@ export function massesOfSkills(reviews: readonly PastReview[], skillSpread: numb
     [...bySkill].map(([skillId, own]) => [
       skillId,
       STUDENT_EFFECTS.map((student) =>
-        SKILL_DEVIATES.map((deviate) =>
-          own.reduce(
-            (sum, { stabilityDays, elapsedDays, right }) => {
-              const recall = reviewMemory.recall(
-                stabilityDays * Math.exp(student + skillSpread * deviate),
-                elapsedDays,
-              );
-              return sum + Math.log(right ? recall : Math.max(1e-9, 1 - recall));
-            },
-            (-deviate * deviate) / 2,
-          ),
+        SKILL_DEVIATES.map(
+          (deviate) => likelihoodOfPace(own, student + skillSpread * deviate) - (deviate * deviate) / 2,
         ),
       ),
     ]),

@@ -1,5 +1,5 @@
 import { mean } from "../numeric/mean";
-import { dueSkills, fitting } from "./dueSkills";
+import { askable, fitting } from "./dueSkills";
 import { minutesNeeded } from "./minutesNeeded";
 import { reviewMemory } from "./reviewMemory";
 import { type ReviewSkill, WANTED_RECALL } from "./reviewSkill";
@@ -54,7 +54,7 @@ export function simulateReview(
   outlook.taught.forEach((taught, ahead) => {
     const day = outlook.fromDay + ahead;
     if (taught)
-      for (const skill of fitting(dueSkills([...asked.values()], day, wanted), outlook.minutesPerDay)) {
+      for (const skill of fitting(askable([...asked.values()], day, wanted).skills, outlook.minutesPerDay)) {
         gaps.push(day - skill.lastDay);
         asked.set(skill.skillId, meet(skill, day, random() < recallOf(skill, day)));
       }

@@ -1,9 +1,11 @@
+import { logSum } from "../numeric/logSum";
 import {
   likelihoodOfEffects,
   type MemorySpread,
   massesOfSkills,
   type PastReview,
   SKILL_DEVIATES,
+  type SkillMasses,
   STUDENT_EFFECTS,
   USUAL_SPREAD,
 } from "./pastReviews";
@@ -23,10 +25,45 @@ export interface StudentMemory {
  * @example studentMemory([]).mean.toFixed(3) // "0.000"
  */
 export function studentMemory(reviews: readonly PastReview[], spread: MemorySpread = USUAL_SPREAD): StudentMemory {
-  const skills = massesOfSkills(reviews, spread.skill);
+  return memoryFrom(massesOfSkills(reviews, spread.skill), spread, 0);
+}
+
+/**
+ * The same for the students of a class, who may all remember longer or shorter than the model takes them to: that common effect is found first, by all their
+ * reviews (its posterior mean, normal before with a standard deviation of 0.5), and each student lies around it. One list of reviews a student.
+ * @example memoriesOfClass([[], []]).map(({ mean }) => mean.toFixed(2)) // ["0.00", "0.00"]
+ */
+export function memoriesOfClass(
+  students: readonly (readonly PastReview[])[],
+  spread: MemorySpread = USUAL_SPREAD,
+): StudentMemory[] {
+  const masses = students.map((reviews) => massesOfSkills(reviews, spread.skill));
+  const centre = commonEffect(masses.map(likelihoodOfEffects), spread.student);
+  return masses.map((own) => memoryFrom(own, spread, centre));
+}
+
+const COMMON_SD = 0.5;
+
+function commonEffect(likelihoods: readonly (readonly number[])[], spread: number): number {
+  const heights = STUDENT_EFFECTS.map((centre) =>
+    likelihoods.reduce(
+      (sum, likelihood) =>
+        sum +
+        logSum(
+          STUDENT_EFFECTS.map((effect, place) => (likelihood[place] ?? 0) - ((effect - centre) / spread) ** 2 / 2),
+        ) -
+        logSum(STUDENT_EFFECTS.map((effect) => -(((effect - centre) / spread) ** 2) / 2)),
+      -((centre / COMMON_SD) ** 2) / 2,
+    ),
+  );
+  const shares = sharesOf(heights);
+  return STUDENT_EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * effect, 0);
+}
+
+function memoryFrom(skills: ReadonlyMap<string, SkillMasses>, spread: MemorySpread, centre: number): StudentMemory {
   const likelihood = likelihoodOfEffects(skills);
   const shares = sharesOf(
-    STUDENT_EFFECTS.map((effect, place) => (likelihood[place] ?? 0) - (effect / spread.student) ** 2 / 2),
+    STUDENT_EFFECTS.map((effect, place) => (likelihood[place] ?? 0) - ((effect - centre) / spread.student) ** 2 / 2),
   );
   const mean = STUDENT_EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * effect, 0);
   const variance = STUDENT_EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * (effect - mean) ** 2, 0);

@@ -1,7 +1,10 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
+import { groupBy } from "@/core/collections/groupBy";
 import type { ReviewPlace, ReviewSettings } from "@/core/model/reviewSettings";
 import { minutesOfMeeting } from "@/core/review/minutesOfMeeting";
+import { ownPace } from "@/core/review/ownPace";
+import type { PastReview } from "@/core/review/pastReviews";
 import type { ReviewSkill } from "@/core/review/reviewSkill";
 import { type MetSkill, type ReviewDecision, skillsInReview } from "@/core/review/skillsInReview";
 import { USUAL_REVIEW } from "@/core/review/usualReview";
@@ -13,10 +16,15 @@ import {
   reviewSkillsOf,
   timeBySkill,
 } from "@/db/queries/review";
-import { skillStatesOf } from "@/db/queries/summaries";
+import { skillDaysOf, skillStatesOf } from "@/db/queries/summaries";
 import type { Queryable } from "@/db/queryable";
 import { type LibrarySkill, libraryOf } from "@/server/library/library";
 import type { Runtime } from "@/server/runtime/runtime";
+import { todayOf } from "@/server/runtime/school";
+import { pastReviews } from "./pastReviews";
+
+/** What the past says of a student's pace is read so far back. */
+const PACE_DAYS = 120;
 
 /** A skill as it stands in one student's review. */
 export interface OwnReviewSkill extends ReviewSkill {
@@ -34,8 +42,10 @@ export interface StudentReview {
   readonly settings: ReviewSettings;
   /** What the student has that differs from the class. */
   readonly own: ReviewSettingsRow | null;
-  /** Those in review, those that rest, and those that were dropped. */
+  /** Those in review, those that rest, and those that were dropped; memories at the student's own pace. */
   readonly skills: readonly OwnReviewSkill[];
+  /** Past meetings, as those memories would have been taken for. */
+  readonly reviews: readonly PastReview[];
 }
 
 export interface ClassReview {
@@ -57,13 +67,16 @@ export async function reviewOf(
   home: { readonly id: string; readonly schoolId: string; readonly subject: string },
   personIds: readonly string[],
 ): Promise<ClassReview> {
-  const [settings, decisions, states, times, library] = await Promise.all([
+  const today = dayNumber(await todayOf(runtime, home.schoolId));
+  const [settings, decisions, states, times, library, days] = await Promise.all([
     reviewSettingsOf(db, [home.id]),
     reviewSkillsOf(db, home.id, personIds),
     skillStatesOf(db, personIds),
     timeBySkill(db, personIds),
     libraryOf(runtime),
+    skillDaysOf(db, personIds, today - PACE_DAYS),
   ]);
+  const daysOf = groupBy(days, ({ personId }) => personId);
   const scope = library
     .skillsIn(classScope([home.subject], library.subjectsAt(home.schoolId)))
     .filter(({ items }) => items > 0);
@@ -74,10 +87,16 @@ export async function reviewOf(
   const students = personIds.map((personId): readonly [string, StudentReview] => {
     const own = settings.find((one) => one.personId === personId) ?? null;
     const said: ReviewSettings = { ...whole, ...own?.settings };
+    const past = pastReviews(daysOf.get(personId) ?? []);
+    const pace = ownPace(past);
     const met = new Map<string, MetSkill>();
     for (const { personId: whose, skillId, stabilityDays, memoryDifficulty, lastDay, masteredDay } of states)
       if (whose === personId)
-        met.set(skillId, { memory: { stabilityDays, difficulty: memoryDifficulty }, lastDay, masteredDay });
+        met.set(skillId, {
+          memory: { stabilityDays: stabilityDays * pace, difficulty: memoryDifficulty },
+          lastDay,
+          masteredDay,
+        });
     const timeOf = new Map(times.flatMap((one) => (one.personId === personId ? [[one.skillId, one] as const] : [])));
     const skills = skillsInReview(said.entering, { ofClass, ofStudent: decisionsIn(decisions, personId) }, met).flatMap(
       (one): OwnReviewSkill[] => {
@@ -88,7 +107,8 @@ export async function reviewOf(
         return [{ ...one, strandId: skill.strandId, minutes, lastRightDay: time?.lastRightDay ?? null }];
       },
     );
-    return [personId, { on: own?.on ?? row?.on ?? false, settings: said, own, skills }];
+    const reviews = past.map((one) => ({ ...one, stabilityDays: one.stabilityDays * pace }));
+    return [personId, { on: own?.on ?? row?.on ?? false, settings: said, own, skills, reviews }];
   });
   return { on: row?.on ?? false, settings: whole, row, scope, ofClass, students: new Map(students) };
 }

@@ -7,12 +7,14 @@ import { forecastClass, forecastReview } from "@/core/review/forecastReview";
 import { fullRound } from "@/core/review/fullRound";
 import { minutesNeeded } from "@/core/review/minutesNeeded";
 import { minutesOfMeeting } from "@/core/review/minutesOfMeeting";
+import { ownPace } from "@/core/review/ownPace";
 import { reviewMemory } from "@/core/review/reviewMemory";
 import { reviewProposals } from "@/core/review/reviewProposals";
 import type { ReviewSkill } from "@/core/review/reviewSkill";
 import { reviewStanding } from "@/core/review/reviewStanding";
 import { type MetSkill, type ReviewDecision, skillsInReview } from "@/core/review/skillsInReview";
 import { skillsThatFit } from "@/core/review/skillsThatFit";
+import { memoriesOfClass, studentMemory } from "@/core/review/studentMemory";
 
 const met = (over: Partial<MetSkill> = {}): MetSkill => ({
   memory: { stabilityDays: 20, difficulty: 3 },
@@ -87,6 +89,44 @@ describe("what is due", () => {
         byRecall.map(({ skillId }) => skillId),
       );
     }
+  });
+});
+
+describe("a student's own pace", () => {
+  const review = (elapsedDays: number, right: boolean, n = 0) => ({
+    skillId: `k${n}`,
+    stabilityDays: 20,
+    elapsedDays,
+    right,
+  });
+
+  it("is found from reviews that follow the model at another pace", () => {
+    for (const truly of [0.4, 1, 1.8]) {
+      const random = seededRandom(`pace ${truly}`);
+      const reviews = Array.from({ length: 5000 }, (_, n) => {
+        const elapsed = 5 + Math.floor(60 * random());
+        return review(elapsed, random() < reviewMemory.recall(20 * truly, elapsed), n);
+      });
+      expect(Math.abs(Math.log(ownPace(reviews) / truly))).toBeLessThan(0.3);
+    }
+  });
+
+  it("hardly moves by a few answers, and stays within bounds whatever was answered", () => {
+    expect(ownPace([review(20, false)])).toBeGreaterThan(0.7);
+    expect(ownPace([review(20, true)])).toBeLessThan(1.1);
+    const never = Array.from({ length: 400 }, (_, n) => review(10, false, n));
+    expect(ownPace(never)).toBeGreaterThanOrEqual(Math.exp(-1.5));
+    expect(ownPace(never)).toBeLessThan(0.3);
+  });
+
+  it("of a class is found first, so that each student's forecast lies around it", () => {
+    const forgetful = Array.from({ length: 12 }, (_, n) =>
+      Array.from({ length: 20 }, (__, k) => review(20, (k + n) % 3 > 0, k)),
+    );
+    const [own] = memoriesOfClass(forgetful);
+    // Two of three right where nine of ten are expected: alone it is taken half for chance, in such a class not.
+    expect(own?.mean).toBeLessThan(studentMemory(forgetful[0] ?? []).mean - 0.1);
+    expect(memoriesOfClass([[], []]).map(({ mean }) => mean)).toEqual([expect.closeTo(0, 6), expect.closeTo(0, 6)]);
   });
 });
 

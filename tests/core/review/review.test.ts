@@ -89,18 +89,30 @@ describe("the queue", () => {
     expect(reviewQueue(skills, { day: 30, minutes: 4 })).toEqual({
       skillIds: ["older", "old"],
       minutes: 4,
+      due: 2,
       leftOver: ["due"],
     });
-    expect(reviewQueue(skills, { day: 30, minutes: 10 }).skillIds).toHaveLength(3);
+    expect(reviewQueue(skills, { day: 30, minutes: 10 })).toMatchObject({ due: 3, leftOver: [] });
     expect(reviewQueue(skills, { day: 30, minutes: 1 }).skillIds).toEqual(["older"]);
     expect(reviewQueue(skills, { day: 30, minutes: 0 }).skillIds).toEqual([]);
     expect(() => reviewQueue(skills, { day: 30, minutes: -1 })).toThrow(/0 minutes/);
   });
 
   it("is due at 0.9, on the day itself", () => {
-    expect(reviewQueue([skill("a")], { day: 20, minutes: 9 }).skillIds).toEqual(["a"]);
-    expect(reviewQueue([skill("a")], { day: 19, minutes: 9 }).skillIds).toEqual([]);
-    expect(reviewQueue([skill("a")], { day: 19, minutes: 9, wanted: 0.95 }).skillIds).toEqual(["a"]);
+    const dueOn = (day: number, wanted?: number) =>
+      reviewQueue([skill("a")], { day, minutes: 9, ...(wanted ? { wanted } : {}) }).due;
+    expect([dueOn(19), dueOn(20), dueOn(19, 0.95)]).toEqual([0, 1, 1]);
+  });
+
+  it("fills minutes that are left with what is on its way, never before what is due, and not with what was met just now", () => {
+    const skills = [skill("due", { lastDay: 5 }), skill("way", { lastDay: 15 }), skill("just", { lastDay: 24 })];
+    expect(reviewQueue(skills, { day: 25, minutes: 9 })).toEqual({
+      skillIds: ["due", "way"],
+      minutes: 4,
+      due: 1,
+      leftOver: [],
+    });
+    expect(reviewQueue(skills, { day: 25, minutes: 2 }).skillIds).toEqual(["due"]);
   });
 
   it("parts the strands", () => {

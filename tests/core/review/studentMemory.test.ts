@@ -76,7 +76,7 @@ describe("a student's memory against the model's", () => {
       lastDay: -5,
       minutes: 2,
     }));
-    const plan = { fromDay: 0, taught: Array.from({ length: 14 }, () => true), minutesPerDay: 2 };
+    const plan = { fromDay: 0, taught: Array.from({ length: 14 }, (_, day) => day % 5 === 0), minutesPerDay: 2 };
     const end = (memory?: ReturnType<typeof studentMemory>) =>
       forecastReview(skills, { ...plan, ...(memory ? { memory } : {}) }, seededRandom("f"))?.at(-1)?.remembered;
     const forgetful = studentMemory(Array.from({ length: 20 }, (_, n) => review(`k${n % 5}`, 6, n % 3 === 0)));

@@ -67,7 +67,7 @@ async function studentLines(context: Context, loaded: LoadedReview): Promise<Rev
         skills: asked(own).length,
         remembered: "share" in share ? share.share : null,
         ...minutesOf(own),
-        due: queue.skillIds.length + queue.leftOver.length,
+        due: queue.due + queue.leftOver.length,
         leftOver: queue.leftOver.length,
         accuracy: { right: tried.filter(({ right }) => right).length, of: tried.length },
         today:
