@@ -78,6 +78,7 @@ async function teacherShots(): Promise<void> {
   await page.goto(`${base}${written}/score`, { waitUntil: "networkidle0" });
   await shoot(page, "scoring");
   await visit("/work/facts", "facts");
+  await visit("/work/review", "review");
   await visit("/regroup", "");
   await page.waitForFunction(() => document.body.innerText.includes("the best there are within these wishes"));
   await shoot(page, "groups");
@@ -86,8 +87,6 @@ async function teacherShots(): Promise<void> {
   );
   await page.goto(`${base}${judged}`, { waitUntil: "networkidle0" });
   await shoot(page, "before-and-after");
-  await page.goto(`${base}/desk/6-rowan/plan/students`, { waitUntil: "networkidle0" });
-  await shoot(page, "plan-students");
   await visit("/evidence?skill=equivalent-ratios", "mastery-map");
   await click(page, "aside button ::-p-text(Pull)");
   await click(page, "[data-cell='1.5']");
@@ -140,7 +139,9 @@ async function studentAtPractice(): Promise<{ page: Page; href: string }> {
     await signInPupil(page, base, slip);
     const href = await page.$$eval("ul a", (links) =>
       links
-        .find((link) => !/check|own words|before and after|Number facts/.test(link.closest("li")?.textContent ?? ""))
+        .find(
+          (link) => !/check|own words|before and after|Number facts|Review/.test(link.closest("li")?.textContent ?? ""),
+        )
         ?.getAttribute("href"),
     );
     if (href) return { page, href };

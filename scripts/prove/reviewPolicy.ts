@@ -109,8 +109,8 @@ const truly = (one: Student, day: number, over: readonly string[] = ids) =>
 const STUDENTS_OF_WAYS = STUDENTS;
 
 /** Twelve weeks of learning, then what is left of it, in one way of review. */
-function follow(way: Way, rate = 0) {
-  const outcomes = Array.from({ length: STUDENTS_OF_WAYS }, (_, n) => {
+export function follow(way: Way, rate = 0, students = STUDENTS_OF_WAYS) {
+  const outcomes = Array.from({ length: students }, (_, n) => {
     const random = seededRandom(`review ways ${n}`);
     const one = student(random, rate);
     for (let day = 0; day < WEEKS * 7; day++) live(one, day, way, random, { skills: SKILLS });

@@ -1,8 +1,12 @@
 import { createClient } from "@libsql/client";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { studentHome } from "@/features/delivery/reads/studentHome";
+import { takeReview } from "@/features/delivery/writes/takeReview";
 import { evidenceFigure } from "@/features/evidence/figure";
 import { cellView, masteryMap, studentSheet } from "@/features/evidence/reads/evidence";
+import { factSigns } from "@/features/facts/reads/factSigns";
+import { factsOnStart } from "@/features/facts/reads/ownFacts";
+import { changeFactSettings } from "@/features/facts/writes/factSettings";
 import { namesToHide, searchEntries } from "@/features/frame/reads/desk";
 import { historyPage } from "@/features/frame/reads/history";
 import { planFigure } from "@/features/plan/figure";
@@ -13,6 +17,11 @@ import { groupList } from "@/features/regroup/reads/groupList";
 import { groupView } from "@/features/regroup/reads/groupView";
 import { assignReteach } from "@/features/regroup/writes/assignReteach";
 import { makeGroups } from "@/features/regroup/writes/makeGroups";
+import { classReview } from "@/features/review/reads/classReview";
+import { ownKept } from "@/features/review/reads/ownKept";
+import { reviewSigns } from "@/features/review/reads/reviewSigns";
+import { placeReviewSkills } from "@/features/review/writes/placeSkills";
+import { changeReviewSettings } from "@/features/review/writes/reviewSettings";
 import { rosterFigure } from "@/features/roster/figure";
 import { importProgress } from "@/features/roster/reads/importView";
 import { rosterView } from "@/features/roster/reads/rosterView";
@@ -34,6 +43,7 @@ import {
   open,
   PASSWORD,
   readyImport,
+  START,
   type TestSchool,
   testSchool,
 } from "../support/school";
@@ -71,7 +81,22 @@ beforeAll(async () => {
     run.set(what, [...new Set(queries)]);
   };
   const ids = [classId];
+  await changeFactSettings(teacher, { classId, on: true });
+  await changeReviewSettings(teacher, { classId, on: true });
+  await placeReviewSkills(teacher, { classId, skillIds: ["ratio-tables"], place: "in" });
   await during("a student's home", () => studentHome(school.student(student)));
+  await during("what is practised daily", async () => [
+    await factsOnStart(school.student(student)),
+    await ownKept(school.student(student)),
+  ]);
+  await during("the reviews and the facts", async () => [
+    await classReview(teacher, classId),
+    await reviewSigns(teacher, ids),
+    await factSigns(teacher, ids),
+  ]);
+  school.setNow(START + 10 * 86_400_000);
+  await during("a review begun", () => takeReview(school.student(student), { classId }));
+  school.setNow(START);
   await during("opening work", () => open(school, student, workId));
   await during("an answer", async () => give(school, student, await open(school, student, workId), "right"));
   await during("a second answer with the same key", async () => {

@@ -1047,7 +1047,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "GET api/review": {
     needs: ofClass("see"),
-    call: ({ classId }) => route("review", "GET", `/x?class=${classId}&rest=["equivalent-ratios"]`),
+    call: ({ classId }) => route("review", "GET", `/x?class=${classId}&rest=equivalent-ratios`),
   },
   "GET api/facts": {
     needs: ofStudent("see"),

@@ -12,6 +12,7 @@ CREATE TABLE `review_settings` (
 --> statement-breakpoint
 CREATE UNIQUE INDEX `review_settings_of_class` ON `review_settings` (`class_id`) WHERE person_id is null;--> statement-breakpoint
 CREATE UNIQUE INDEX `review_settings_of_student` ON `review_settings` (`class_id`,`person_id`) WHERE person_id is not null;--> statement-breakpoint
+CREATE INDEX `review_settings_by_class` ON `review_settings` (`class_id`);--> statement-breakpoint
 CREATE INDEX `review_settings_by_person` ON `review_settings` (`person_id`) WHERE person_id is not null;--> statement-breakpoint
 CREATE INDEX `review_settings_by_setter` ON `review_settings` (`set_by`);--> statement-breakpoint
 CREATE TABLE `review_skills` (
@@ -28,7 +29,9 @@ CREATE TABLE `review_skills` (
 --> statement-breakpoint
 CREATE UNIQUE INDEX `review_skills_of_class` ON `review_skills` (`class_id`,`skill_id`) WHERE person_id is null;--> statement-breakpoint
 CREATE UNIQUE INDEX `review_skills_of_student` ON `review_skills` (`class_id`,`person_id`,`skill_id`) WHERE person_id is not null;--> statement-breakpoint
+CREATE INDEX `review_skills_by_class` ON `review_skills` (`class_id`);--> statement-breakpoint
 CREATE INDEX `review_skills_by_person` ON `review_skills` (`person_id`) WHERE person_id is not null;--> statement-breakpoint
 CREATE INDEX `review_skills_by_skill` ON `review_skills` (`skill_id`);--> statement-breakpoint
 ALTER TABLE `assignments` ADD `is_review` integer DEFAULT false NOT NULL;--> statement-breakpoint
-CREATE UNIQUE INDEX `assignments_review_of_class` ON `assignments` (`class_id`) WHERE is_review = 1;
+CREATE UNIQUE INDEX `assignments_review_of_class` ON `assignments` (`class_id`) WHERE is_review = 1;--> statement-breakpoint
+CREATE INDEX `fact_settings_by_class` ON `fact_settings` (`class_id`);

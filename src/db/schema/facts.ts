@@ -20,6 +20,7 @@ export const factSettings = sqliteTable(
   (t) => [
     uniqueIndex("fact_settings_of_class").on(t.classId).where(sql`person_id is null`),
     uniqueIndex("fact_settings_of_student").on(t.classId, t.personId).where(sql`person_id is not null`),
+    index("fact_settings_by_class").on(t.classId),
     index("fact_settings_by_person").on(t.personId).where(sql`person_id is not null`),
   ],
 );

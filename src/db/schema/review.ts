@@ -25,6 +25,7 @@ export const reviewSettings = sqliteTable(
   (t) => [
     uniqueIndex("review_settings_of_class").on(t.classId).where(sql`person_id is null`),
     uniqueIndex("review_settings_of_student").on(t.classId, t.personId).where(sql`person_id is not null`),
+    index("review_settings_by_class").on(t.classId),
     index("review_settings_by_person").on(t.personId).where(sql`person_id is not null`),
     index("review_settings_by_setter").on(t.setBy),
   ],
@@ -49,6 +50,7 @@ export const reviewSkills = sqliteTable(
   (t) => [
     uniqueIndex("review_skills_of_class").on(t.classId, t.skillId).where(sql`person_id is null`),
     uniqueIndex("review_skills_of_student").on(t.classId, t.personId, t.skillId).where(sql`person_id is not null`),
+    index("review_skills_by_class").on(t.classId),
     index("review_skills_by_person").on(t.personId).where(sql`person_id is not null`),
     index("review_skills_by_skill").on(t.skillId),
   ],

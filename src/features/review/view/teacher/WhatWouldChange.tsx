@@ -26,12 +26,8 @@ export function WhatWouldChange(props: {
 }) {
   const { change, classId, studentId } = props;
   const rests = change.what === "resting";
-  const ids = JSON.stringify(change.skills.map(({ skillId }) => skillId));
-  const search = new URLSearchParams({
-    class: classId,
-    ...(studentId === null ? {} : { student: studentId }),
-    [rests ? "rest" : "drop"]: ids,
-  });
+  const search = new URLSearchParams({ class: classId, ...(studentId === null ? {} : { student: studentId }) });
+  for (const { skillId } of change.skills) search.append(rests ? "rest" : "drop", skillId);
   const loaded = useJson<ReviewForecast>(`/api/review?${search}`);
   const { length } = change.skills;
   return (
