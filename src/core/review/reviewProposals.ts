@@ -9,6 +9,8 @@ export interface ProposableSkill {
   readonly secure: number;
   /** Students of whom it is asked, by id. */
   readonly askedOf: ReadonlySet<string>;
+  /** How many of those have mastered it once. */
+  readonly mastered: number;
   /** First tries at it in review of late, and right ones. */
   readonly answers: number;
   readonly right: number;
@@ -28,7 +30,7 @@ const TOO_HARD = { share: 0.2, answers: 5 } as const;
  * What could be done with skills in review, each with its reason, one a skill: what is hardly ever right is taught again first; what everybody has, or
  * what another skill exercises anyway, may rest. Only what stays, and is asked of all the same students, exercises another: doing all of it at once leaves
  * nothing without. `library`: all skills, for the way down.
- * @example reviewProposals([{ skillId: "a", enrolled: 4, secure: 4, askedOf: new Set(), answers: 0, right: 0 }], [])[0]?.what // "rest"
+ * @example reviewProposals([{ skillId: "a", enrolled: 4, secure: 4, askedOf: new Set(), mastered: 0, answers: 0, right: 0 }], [])[0]?.what // "rest"
  */
 export function reviewProposals(
   skills: readonly ProposableSkill[],
@@ -55,7 +57,10 @@ export function reviewProposals(
   // From the hardest down: whatever contains a skill is decided before it.
   const falling = [...staying].sort((x, y) => (difficulty.get(y) ?? 0) - (difficulty.get(x) ?? 0) || (x < y ? -1 : 1));
   for (const skillId of falling) {
-    const inside = containerOf(skillId, staying, covers);
+    const { mastered = 0, askedOf } = byId.get(skillId) ?? {};
+    // What most have still to learn is not for resting, whatever exercises it.
+    const isLearned = mastered * 2 >= (askedOf?.size ?? 0);
+    const inside = isLearned ? containerOf(skillId, staying, covers) : null;
     if (inside) propose(skillId, "rest", { by: "contained", within: inside.within, because: inside.because });
   }
   return skills.flatMap(({ skillId }) => proposals.get(skillId) ?? []);

@@ -19,6 +19,7 @@ export function WordEdit({
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={label}
           align="start"
           sideOffset={6}
           className="bg-paper border-ink z-50 border-[1.5px] p-4 text-[15px] shadow-lg"

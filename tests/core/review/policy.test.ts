@@ -173,6 +173,7 @@ describe("proposals", () => {
     enrolled: 2,
     secure: 1,
     askedOf: students,
+    mastered: 2,
     answers: 0,
     right: 0,
     ...over,
@@ -214,6 +215,11 @@ describe("proposals", () => {
       "b",
       "c",
     ]);
+  });
+
+  it("what most have still to learn is not for resting", () => {
+    expect(reviewProposals([one("a", { mastered: 0 }), one("b")], chain)).toEqual([]);
+    expect(reviewProposals([one("a", { mastered: 1 }), one("b")], chain)).toHaveLength(1);
   });
 
   it("what only some are asked carries nothing for the others", () => {

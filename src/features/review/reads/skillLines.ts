@@ -85,11 +85,12 @@ export function proposalLines(
   const reached = askedOfWhom(reviewing(review));
   const asked = lines.filter(({ place, askedOf }) => place === "in" && askedOf > 0);
   return reviewProposals(
-    asked.map(({ skillId, students, secure, tries, right }) => ({
+    asked.map(({ skillId, students, secure, tries, right, recallOf }) => ({
       skillId,
       enrolled: students,
       secure,
       askedOf: reached.get(skillId) ?? new Set<string>(),
+      mastered: recallOf,
       answers: tries,
       right,
     })),

@@ -84,7 +84,9 @@ export function StudentReviewPage({ view, base }: { readonly view: StudentReview
             <caption className="sr-only">Skills in the review of {view.name}</caption>
             <thead className="text-mute">
               <tr>
-                <th className="no-print w-7" aria-label="Choose" />
+                <th className="no-print w-7 font-normal">
+                  <span className="sr-only">Choose</span>
+                </th>
                 <SortHead by="name" {...head}>
                   Skill
                 </SortHead>

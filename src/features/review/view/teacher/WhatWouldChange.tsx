@@ -44,7 +44,7 @@ export function WhatWouldChange(props: {
         {length > 1 ? ` It is about: ${change.skills.map(({ name }) => name).join("; ")}.` : ""}
       </p>
       {loaded.state === "loading" ? (
-        <p role="status" className="text-mute mt-4">
+        <p role="status" className="text-mute mt-4 min-h-[21rem]">
           Eight weeks are being played through…
         </p>
       ) : loaded.state === "problem" ? (

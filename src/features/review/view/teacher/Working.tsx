@@ -51,7 +51,7 @@ export function Working({
         </Figure>
         <Figure
           name="Minutes a week"
-          value={`${Math.round(needed)} needed, ${Math.round(given)} given`}
+          value={`${needed < 0.5 ? "under 1" : Math.round(needed)} needed, ${Math.round(given)} given`}
           low={short > 0}
         >
           {short === 0
@@ -85,7 +85,9 @@ export function Working({
           {fits === null
             ? "none needs any time yet"
             : fits >= skills
-              ? `there is room for ${fits}`
+              ? fits > 3 * skills
+                ? "there is room for many more"
+                : `there is room for ${fits}`
               : "for the student in the middle"}
         </Figure>
         <Figure name="Share of working time" value={own ? `${percent(own.share)} %` : "0 %"}>
