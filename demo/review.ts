@@ -13,12 +13,12 @@ import { type Pupil, sit } from "./pupil";
 import type { Simulation } from "./simulation";
 
 /** Days before the last one on which review began, and how many of the class come to it on a day. */
-const DAYS = 25;
+const DAYS = 18;
 const COMES = 0.8;
 /** Skills of the grade before that the teacher took in, so that they are kept too. */
-const OF_LAST_YEAR = 9;
+const OF_LAST_YEAR = 6;
 const LAST_YEAR = 5;
-const MINUTES = 6;
+const MINUTES = 4;
 const MOST_ITEMS = 40;
 
 /** The teacher's first class reviews what it mastered, a few minutes a day, in the last weeks. */

@@ -87,16 +87,18 @@ export async function reviewOf(
   const students = personIds.map((personId): readonly [string, StudentReview] => {
     const own = settings.find((one) => one.personId === personId) ?? null;
     const said: ReviewSettings = { ...whole, ...own?.settings };
-    const past = pastReviews(daysOf.get(personId) ?? []);
+    const ownStates = new Map(
+      states.flatMap((one) => (one.personId === personId ? [[one.skillId, one] as const] : [])),
+    );
+    const past = pastReviews(daysOf.get(personId) ?? [], (skillId) => ownStates.get(skillId)?.masteredDay);
     const pace = ownPace(past);
     const met = new Map<string, MetSkill>();
-    for (const { personId: whose, skillId, stabilityDays, memoryDifficulty, lastDay, masteredDay } of states)
-      if (whose === personId)
-        met.set(skillId, {
-          memory: { stabilityDays: stabilityDays * pace, difficulty: memoryDifficulty },
-          lastDay,
-          masteredDay,
-        });
+    for (const [skillId, { stabilityDays, memoryDifficulty, lastDay, masteredDay }] of ownStates)
+      met.set(skillId, {
+        memory: { stabilityDays: stabilityDays * pace, difficulty: memoryDifficulty },
+        lastDay,
+        masteredDay,
+      });
     const timeOf = new Map(times.flatMap((one) => (one.personId === personId ? [[one.skillId, one] as const] : [])));
     const skills = skillsInReview(said.entering, { ofClass, ofStudent: decisionsIn(decisions, personId) }, met).flatMap(
       (one): OwnReviewSkill[] => {
