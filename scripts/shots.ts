@@ -158,7 +158,15 @@ async function studentShots(): Promise<void> {
     const shown = await page.waitForSelector("form[data-presentation]");
     const id = await shown?.evaluate((form) => (form as HTMLElement).dataset.presentation);
     const numeric = await page.$("form input:not([type=radio])");
+    const gaps = await page.$$("form select[data-answer], form select");
     if (numeric) await numeric.type("999");
+    else if (gaps.length > 0)
+      for (const gap of gaps)
+        await gap.evaluate((select) => {
+          const list = select as HTMLSelectElement;
+          list.selectedIndex = list.options.length - 1;
+          list.dispatchEvent(new Event("change", { bubbles: true }));
+        });
     else await (await page.$$("form fieldset label")).at(-1)?.click();
     await click(page, "form button[type=submit]");
     const said = await page.waitForSelector("form [aria-live] h2");

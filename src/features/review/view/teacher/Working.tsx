@@ -52,7 +52,7 @@ export function Working({
         <Figure
           name="Minutes a week"
           value={`${needed < 0.5 ? "under 1" : Math.round(needed)} needed, ${Math.round(given)} given`}
-          low={short > 0}
+          low={needed > given}
         >
           {short === 0
             ? `enough for everybody to keep each skill above ${percent(settings.wantedRecall)} %`
