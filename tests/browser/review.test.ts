@@ -179,5 +179,6 @@ describe("spaced review", () => {
     expect(await axeFindings(teacher)).toEqual([]);
     await click(teacher, "button ::-p-text(As the class)");
     await teacher.waitForSelector("[aria-label^='Minutes a day: 5']");
+    await teacher.waitForFunction(() => !document.body.innerText.includes("Settings of their own."));
   });
 });

@@ -1,4 +1,4 @@
-import type { OwnReviewSettings, ReviewPlace, ReviewReason, ReviewSettings } from "@/core/model/reviewSettings";
+import type { ReviewPlace, ReviewReason, ReviewSettings } from "@/core/model/reviewSettings";
 import type { WorkKind } from "@/core/model/work";
 import type { ForecastWeek } from "@/core/review/forecastReview";
 
@@ -114,7 +114,8 @@ export interface StudentReviewSkill {
   readonly strand: string;
   readonly place: ReviewPlace;
   readonly chosen: "student" | "class" | null;
-  readonly recall: number;
+  /** Chance of recall today; null for what was never mastered. */
+  readonly recall: number | null;
   readonly due: boolean;
   readonly daysSinceMet: number;
   readonly entered: string;
@@ -129,7 +130,8 @@ export interface StudentReviewView {
   readonly name: string;
   readonly on: boolean;
   readonly settings: ReviewSettings;
-  readonly own: OwnReviewSettings | null;
+  /** Has something that differs from the class. */
+  readonly differs: boolean;
   readonly remembered: number | null;
   readonly needed: number;
   readonly given: number;

@@ -120,6 +120,10 @@ const decisionsIn = (rows: readonly ReviewSkillRow[], whose: string | null): Rev
     personId === whose ? [{ skillId, place, day: dayNumber(day) }] : [],
   );
 
+/** Whether a student has something that differs from the class. */
+export const differs = ({ own }: StudentReview, { on }: Pick<ClassReview, "on">): boolean =>
+  own !== null && (own.on !== on || Object.keys(own.settings).length > 0);
+
 /** Those that are asked. */
 export const asked = ({ skills }: StudentReview): OwnReviewSkill[] => skills.filter(({ place }) => place === "in");
 

@@ -86,7 +86,7 @@ export function ItemForm({ item, state }: { readonly item: ItemView; readonly st
         )}
         {over ? null : <HintsBelow texts={hint.texts} problem={hint.problem} />}
       </div>
-      <div ref={feedbackBox} aria-live="polite">
+      <div ref={feedbackBox} aria-live="polite" className="scroll-mb-16">
         <SaidBelow
           state={state}
           over={over}

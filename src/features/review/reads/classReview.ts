@@ -4,7 +4,7 @@ import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { reviewQueue } from "@/core/review/reviewQueue";
 import { shareRemembered } from "@/core/review/shareRemembered";
 import { latestReviews } from "@/db/queries/review";
-import { asked, remembering } from "@/server/review/reviewOf";
+import { asked, differs, remembering } from "@/server/review/reviewOf";
 import type { Context } from "@/server/runtime/context";
 import { dayAt } from "@/server/runtime/school";
 import type { ClassReviewView, ReviewStudentLine } from "../types";
@@ -63,7 +63,7 @@ async function studentLines(context: Context, loaded: LoadedReview): Promise<Rev
         studentId: id,
         name: fullName,
         on: own.on,
-        differs: own.own !== null && (own.own.on !== review.on || Object.keys(own.own.settings).length > 0),
+        differs: differs(own, review),
         skills: asked(own).length,
         remembered: "share" in share ? share.share : null,
         ...minutesOf(own),

@@ -4,7 +4,7 @@ import { reviewStanding } from "@/core/review/reviewStanding";
 import { shareRemembered } from "@/core/review/shareRemembered";
 import { demand } from "@/server/access/demand";
 import { studentSubject } from "@/server/access/studentSubject";
-import { remembering } from "@/server/review/reviewOf";
+import { differs, remembering } from "@/server/review/reviewOf";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import type { StudentReviewView } from "../types";
@@ -32,10 +32,10 @@ export async function studentReview(context: Context, classId: string, studentId
     name: student.fullName,
     on: own.on,
     settings: own.settings,
-    own: own.own === null ? null : own.own.settings,
+    differs: differs(own, review),
     remembered: "share" in share ? share.share : null,
     ...minutesOf(own),
-    skills: own.skills.map(({ skillId, place, chosen, enteredDay }) => {
+    skills: own.skills.map(({ skillId, place, chosen, enteredDay, wasMastered }) => {
       const { recall = 0, due = false, daysSinceMet = 0 } = standing.get(skillId) ?? {};
       const tried = tries.filter((one) => one.personId === studentId && one.skillId === skillId);
       return {
@@ -44,7 +44,7 @@ export async function studentReview(context: Context, classId: string, studentId
         strand: skillOf.get(skillId)?.strand ?? "",
         place,
         chosen,
-        recall,
+        recall: wasMastered === false ? null : recall,
         due: due && place === "in",
         daysSinceMet,
         entered: dayOfNumber(enteredDay),

@@ -5,13 +5,12 @@ import { PageHead } from "@/ui/layout/PageHead";
 import { PrintButton } from "@/ui/layout/PrintButton";
 import { ButtonLink } from "@/ui/primitives/Button";
 import type { ClassReviewView } from "../../types";
+import { PlacingDialogs } from "./PlacingDialogs";
 import { Proposals } from "./Proposals";
 import { ReviewSentence } from "./ReviewSentence";
 import { ReviewSkills } from "./ReviewSkills";
 import { ReviewStudents } from "./ReviewStudents";
-import { TakeIn } from "./TakeIn";
 import { usePlacing } from "./usePlacing";
-import { WhatWouldChange } from "./WhatWouldChange";
 import { Working } from "./Working";
 
 /** A class's spaced review: how it goes, whether it works, what could rest, what is in it, and how each student stands. */
@@ -74,31 +73,14 @@ export function ReviewPage({
           {view.students.length > 0 ? <ReviewStudents lines={view.students} base={base} classId={classId} /> : null}
         </>
       ) : null}
-      {placing.change ? (
-        <WhatWouldChange
-          classId={classId}
-          studentId={null}
-          change={placing.change}
-          busy={placing.busy}
-          close={() => placing.setChange(null)}
-          act={() => {
-            const { change } = placing;
-            if (change)
-              placing.place(
-                change.skills.map(({ skillId }) => skillId),
-                change.what,
-              );
-          }}
-        />
-      ) : null}
-      {taking ? (
-        <TakeIn
-          outside={view.outside}
-          busy={placing.busy}
-          close={() => setTaking(false)}
-          take={(skillIds) => placing.place(skillIds, "in", () => setTaking(false))}
-        />
-      ) : null}
+      <PlacingDialogs
+        classId={classId}
+        studentId={null}
+        placing={placing}
+        outside={view.outside}
+        taking={taking}
+        endTaking={() => setTaking(false)}
+      />
     </div>
   );
 }

@@ -10,11 +10,10 @@ import { Button, ButtonLink } from "@/ui/primitives/Button";
 import { changeReviewSettingsAction } from "../../actions";
 import type { StudentReviewSkill, StudentReviewView } from "../../types";
 import { ChosenBar } from "./ChosenBar";
+import { PlacingDialogs } from "./PlacingDialogs";
 import { ReviewSentence } from "./ReviewSentence";
 import { compared, type Sort, SortHead } from "./SortHead";
-import { TakeIn } from "./TakeIn";
 import { usePlacing } from "./usePlacing";
-import { WhatWouldChange } from "./WhatWouldChange";
 
 type Column = "name" | "recall" | "met" | "accuracy" | "entered" | "place";
 
@@ -49,7 +48,7 @@ export function StudentReviewPage({ view, base }: { readonly view: StudentReview
         <ButtonLink href={`${base}/work/review?class=${classId}`}>To the class</ButtonLink>
       </PageHead>
       <ReviewSentence classId={classId} studentId={studentId} who={view.name} on={view.on} settings={view.settings} />
-      {view.own === null ? null : (
+      {view.differs ? (
         <p className="text-mute mt-1 text-[15px]">
           Settings of their own.{" "}
           <Button
@@ -67,7 +66,7 @@ export function StudentReviewPage({ view, base }: { readonly view: StudentReview
             As the class
           </Button>
         </p>
-      )}
+      ) : null}
       <section aria-labelledby="skills" className="mt-6">
         <div className="flex flex-wrap items-baseline gap-4">
           <h2 id="skills" className="font-serif text-[20px] font-medium">
@@ -126,7 +125,13 @@ export function StudentReviewPage({ view, base }: { readonly view: StudentReview
                   <th scope="row" className="py-1 pr-4 text-left font-normal">
                     {skill.name} <span className="text-mute">{skill.strand}</span>
                   </th>
-                  <td className="pr-4 tabular-nums">{percent(skill.recall)} %</td>
+                  <td className="pr-4 tabular-nums">
+                    {skill.recall === null ? (
+                      <span className="text-mute">not mastered yet</span>
+                    ) : (
+                      `${percent(skill.recall)} %`
+                    )}
+                  </td>
                   <td className="pr-4 tabular-nums">{skill.daysSinceMet}</td>
                   <td className="pr-4 tabular-nums">{skill.tries === 0 ? "–" : `${skill.right} of ${skill.tries}`}</td>
                   <td className="text-mute pr-4 whitespace-nowrap">{format(parseISO(skill.entered), "d MMM")}</td>
@@ -138,31 +143,14 @@ export function StudentReviewPage({ view, base }: { readonly view: StudentReview
         )}
         <ChosenBar placing={placing} skills={view.skills} />
       </section>
-      {placing.change ? (
-        <WhatWouldChange
-          classId={classId}
-          studentId={studentId}
-          change={placing.change}
-          busy={placing.busy}
-          close={() => placing.setChange(null)}
-          act={() => {
-            const { change } = placing;
-            if (change)
-              placing.place(
-                change.skills.map(({ skillId }) => skillId),
-                change.what,
-              );
-          }}
-        />
-      ) : null}
-      {taking ? (
-        <TakeIn
-          outside={view.outside}
-          busy={placing.busy}
-          close={() => setTaking(false)}
-          take={(skillIds) => placing.place(skillIds, "in", () => setTaking(false))}
-        />
-      ) : null}
+      <PlacingDialogs
+        classId={classId}
+        studentId={studentId}
+        placing={placing}
+        outside={view.outside}
+        taking={taking}
+        endTaking={() => setTaking(false)}
+      />
     </div>
   );
 }
