@@ -159,8 +159,12 @@ async function studentShots(): Promise<void> {
     const id = await shown?.evaluate((form) => (form as HTMLElement).dataset.presentation);
     const numeric = await page.$("form input:not([type=radio])");
     const gaps = await page.$$("form select[data-answer], form select");
+    const line = await page.$("form [role=slider]");
     if (numeric) await numeric.type("999");
-    else if (gaps.length > 0)
+    else if (line) {
+      await line.evaluate((slider) => (slider as unknown as SVGElement).focus());
+      await page.keyboard.press("Home");
+    } else if (gaps.length > 0)
       for (const gap of gaps)
         await gap.evaluate((select) => {
           const list = select as HTMLSelectElement;

@@ -164,7 +164,6 @@ export interface KeptView {
 
 export interface KeptSkill {
   readonly name: string;
-  readonly recall: number;
   /** Days until it comes back; 0 or less is due. */
   readonly inDays: number;
   readonly since: string;

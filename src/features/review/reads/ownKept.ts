@@ -41,7 +41,6 @@ export async function ownKept(context: Context): Promise<KeptView> {
       skills: kept(review)
         .map(({ skillId, memory, lastDay, enteredDay, place }) => ({
           name: library.skill(skillId).studentName,
-          recall: reviewMemory.recall(memory.stabilityDays, today - lastDay),
           inDays: Math.ceil(
             lastDay + reviewMemory.daysUntil(memory.stabilityDays, review.settings.wantedRecall) - today,
           ),
