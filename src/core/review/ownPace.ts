@@ -1,3 +1,4 @@
+import { sharesOfLogs } from "../numeric/sharesOfLogs";
 import { likelihoodOfPace, type PastReview } from "./pastReviews";
 
 /** Paces that are looked at, as effects on the logarithm of stability: from a quarter as long to twice as long. */
@@ -12,9 +13,8 @@ const PRIOR_SD = 0.5;
  */
 export function ownPace(reviews: readonly PastReview[]): number {
   if (reviews.length === 0) return 1;
-  const heights = EFFECTS.map((effect) => likelihoodOfPace(reviews, effect) - (effect / PRIOR_SD) ** 2 / 2);
-  const largest = Math.max(...heights);
-  const masses = heights.map((height) => Math.exp(height - largest));
-  const total = masses.reduce((sum, mass) => sum + mass, 0);
-  return Math.exp(EFFECTS.reduce((sum, effect, place) => sum + ((masses[place] ?? 0) / total) * effect, 0));
+  const shares = sharesOfLogs(
+    EFFECTS.map((effect) => likelihoodOfPace(reviews, effect) - (effect / PRIOR_SD) ** 2 / 2),
+  );
+  return Math.exp(EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * effect, 0));
 }

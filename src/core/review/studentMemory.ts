@@ -1,4 +1,5 @@
 import { logSum } from "../numeric/logSum";
+import { sharesOfLogs } from "../numeric/sharesOfLogs";
 import {
   likelihoodOfEffects,
   type MemorySpread,
@@ -56,18 +57,18 @@ function commonEffect(likelihoods: readonly (readonly number[])[], spread: numbe
       -((centre / COMMON_SD) ** 2) / 2,
     ),
   );
-  const shares = sharesOf(heights);
+  const shares = sharesOfLogs(heights);
   return STUDENT_EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * effect, 0);
 }
 
 function memoryFrom(skills: ReadonlyMap<string, SkillMasses>, spread: MemorySpread, centre: number): StudentMemory {
   const likelihood = likelihoodOfEffects(skills);
-  const shares = sharesOf(
+  const shares = sharesOfLogs(
     STUDENT_EFFECTS.map((effect, place) => (likelihood[place] ?? 0) - ((effect - centre) / spread.student) ** 2 / 2),
   );
   const mean = STUDENT_EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * effect, 0);
   const variance = STUDENT_EFFECTS.reduce((sum, effect, place) => sum + (shares[place] ?? 0) * (effect - mean) ** 2, 0);
-  const unmet = sharesOf(SKILL_DEVIATES.map((deviate) => (-deviate * deviate) / 2));
+  const unmet = sharesOfLogs(SKILL_DEVIATES.map((deviate) => (-deviate * deviate) / 2));
   return {
     mean,
     sd: Math.sqrt(variance),
@@ -77,19 +78,12 @@ function memoryFrom(skills: ReadonlyMap<string, SkillMasses>, spread: MemorySpre
       return new Map(
         skillIds.map((skillId) => {
           const masses = skills.get(skillId)?.[place];
-          const deviate = within(SKILL_DEVIATES, drawn(masses ? sharesOf(masses) : unmet, random), random);
+          const deviate = within(SKILL_DEVIATES, drawn(masses ? sharesOfLogs(masses) : unmet, random), random);
           return [skillId, Math.exp(student + spread.skill * deviate)];
         }),
       );
     },
   };
-}
-
-function sharesOf(logs: readonly number[]): number[] {
-  const largest = Math.max(...logs);
-  const masses = logs.map((log) => Math.exp(log - largest));
-  const total = masses.reduce((sum, mass) => sum + mass, 0);
-  return masses.map((mass) => mass / total);
 }
 
 function drawn(shares: readonly number[], random: () => number): number {

@@ -1,9 +1,11 @@
 import "server-only";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { type ReviewQueue, reviewQueue } from "@/core/review/reviewQueue";
+import { classScope } from "@/core/roster/classScope";
 import { classesOfStudent } from "@/db/queries/people";
 import { latestReviews, reviewSettingsOf } from "@/db/queries/review";
 import type { Queryable } from "@/db/queryable";
+import { libraryOf } from "@/server/library/library";
 import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import { asked, reviewOf, type StudentReview } from "./reviewOf";
@@ -11,6 +13,8 @@ import { asked, reviewOf, type StudentReview } from "./reviewOf";
 /** A student's review in one of their classes, as it stands today. */
 export interface OwnReview {
   readonly class: { readonly id: string; readonly schoolId: string; readonly subject: string };
+  /** The name of what it is taught; empty where the class has no subject of its own. */
+  readonly subjectName: string;
   readonly review: StudentReview;
   readonly queue: ReviewQueue;
   /** What may lie under a skill of the queue; empty for skills with nothing beneath. */
@@ -50,16 +54,19 @@ export async function ownReviews(
     on.map(({ id }) => id),
     [personId],
   );
+  const { subjects } = await libraryOf(runtime);
   const found: OwnReview[] = [];
   for (const { id, subject } of on) {
     const home = { id, schoolId, subject };
     const { students, scope } = await reviewOf(db, runtime, home, [personId]);
     const review = students.get(personId);
     if (!review) continue;
+    const taught = classScope([subject], subjects);
     const run = runs.find(({ classId }) => classId === id);
     const { minutesADay: minutes, wantedRecall: wanted } = review.settings;
     found.push({
       class: home,
+      subjectName: taught.length === 1 ? (taught[0]?.name ?? "") : "",
       review,
       today,
       queue: reviewQueue(asked(review), { day: today, minutes, wanted }),

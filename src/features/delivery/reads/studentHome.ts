@@ -4,7 +4,6 @@ import { format } from "date-fns";
 import { dayNumber } from "@/core/calendar/dayNumber";
 import { gaugesOfStudent } from "@/core/mastery/gaugesOfStudent";
 import { inPrecedence } from "@/core/plan/precedence";
-import { classScope } from "@/core/roster/classScope";
 import { conductorOf } from "@/core/work/conductors/conductorOf";
 import { type WindowStanding, windowFor, windowStanding } from "@/core/work/workWindow";
 import { commentsTo } from "@/db/queries/live";
@@ -140,15 +139,13 @@ const isNow = (standing: WindowStanding): boolean => standing === "open" || stan
 
 /** What comes back today, class by class; nothing where nothing is due and nothing was done. */
 async function reviewsToday({ runtime, actor }: Context): Promise<StudentReviewToday[]> {
-  const { subjects } = await libraryOf(runtime);
-  return (await ownReviews(runtime.db.read, runtime, actor)).flatMap(({ class: home, queue, run }) => {
+  return (await ownReviews(runtime.db.read, runtime, actor)).flatMap(({ class: home, subjectName, queue, run }) => {
     const begun = run?.today === true;
     if (queue.skillIds.length === 0 && !begun) return [];
-    const taught = classScope([home.subject], subjects);
     return [
       {
         classId: home.id,
-        subject: taught.length === 1 ? (taught[0]?.name ?? "") : "",
+        subject: subjectName,
         skills: queue.skillIds.length,
         minutes: Math.max(1, Math.round(queue.minutes)),
         state: begun ? (run.finished ? ("done" as const) : ("begun" as const)) : ("due" as const),

@@ -3,7 +3,6 @@ import { TZDate } from "@date-fns/tz";
 import { addDays, format, startOfDay } from "date-fns";
 import { dayOfNumber } from "@/core/calendar/dayOfNumber";
 import { reviewMemory } from "@/core/review/reviewMemory";
-import { classScope } from "@/core/roster/classScope";
 import { reviewTriesSince } from "@/db/queries/review";
 import { libraryOf } from "@/server/library/library";
 import { ownReviews } from "@/server/review/ownReviews";
@@ -27,13 +26,12 @@ export async function ownKept(context: Context): Promise<KeptView> {
   if (own.length === 0) throw new Refusal("not-found", "Review is not on your list.");
   const since = addDays(startOfDay(new TZDate(runtime.now(), school.timeZone)), -WEEKS_BACK * 7).getTime();
   const reviews: KeptView["reviews"][number][] = [];
-  for (const { class: home, review, queue, run, today } of own) {
+  for (const { class: home, subjectName, review, queue, run, today } of own) {
     const rows = await reviewTriesSince(db, home.id, [actor.personId], since);
     const tries = triesOf(rows, () => today);
-    const taught = classScope([home.subject], library.subjects);
     reviews.push({
       classId: home.id,
-      subject: taught.length === 1 ? (taught[0]?.name ?? "") : "",
+      subject: subjectName,
       minutes: Math.max(1, Math.round(queue.minutes)),
       today: run?.today ? (run.finished ? "done" : "begun") : queue.skillIds.length > 0 ? "due" : "nothing-due",
       met: tries.length,

@@ -6,6 +6,7 @@ import { type MinutesNeeded, minutesNeeded } from "@/core/review/minutesNeeded";
 import { reviewRecord } from "@/core/review/reviewRecord";
 import { shareRemembered } from "@/core/review/shareRemembered";
 import { skillsThatFit } from "@/core/review/skillsThatFit";
+import { REVIEW_DAYS_A_WEEK } from "@/core/review/usualReview";
 import { factDaysOf } from "@/db/queries/facts";
 import { timeByKind } from "@/db/queries/review";
 import type { Queryable } from "@/db/queryable";
@@ -13,13 +14,11 @@ import { asked, kept, remembering, type StudentReview } from "@/server/review/re
 import type { ReviewFigures, TimeLine } from "../types";
 import type { ReviewTry } from "./loadReview";
 
-/** School is kept on so many days of a usual week. */
-const SCHOOL_DAYS = 5;
 const MILLISECONDS_PER_MINUTE = 60_000;
 
 /** Minutes a week that one student's review needs, against those given. */
 export const minutesOf = (review: StudentReview): MinutesNeeded =>
-  minutesNeeded(asked(review), review.settings.minutesADay * SCHOOL_DAYS, review.settings.wantedRecall);
+  minutesNeeded(asked(review), review.settings.minutesADay * REVIEW_DAYS_A_WEEK, review.settings.wantedRecall);
 
 /** What the students who review come to, day by day; null with nothing in anybody's review. */
 export function reviewFigures(

@@ -5,6 +5,7 @@ import { schoolDaysBetween } from "@/core/calendar/schoolDaysBetween";
 import { median } from "@/core/numeric/median";
 import { dueSkills } from "@/core/review/dueSkills";
 import { reviewMemory } from "@/core/review/reviewMemory";
+import { REVIEW_DAYS_A_WEEK } from "@/core/review/usualReview";
 import { latestReviews, reviewSettingsOf } from "@/db/queries/review";
 import { demandClasses } from "@/server/access/subjects";
 import { asked } from "@/server/review/reviewOf";
@@ -17,7 +18,6 @@ import { proposalLines, skillLines } from "./skillLines";
 
 /** School days without review, while something is due, after which somebody is missed. */
 const MISSED_AFTER = 5;
-const SCHOOL_DAYS = 5;
 
 /** What in the reviews of some classes wants the teacher, class by class. */
 export async function reviewSigns(context: Context, classIds: readonly string[]): Promise<ReviewSigns[]> {
@@ -51,7 +51,7 @@ async function signsOf(context: Context, classId: string): Promise<ReviewSigns> 
     students: own.length,
     short: short.map(({ id }) => named(id)),
     moreMinutes:
-      short.length === 0 ? 0 : Math.ceil(median(short.map(({ needed, given }) => needed - given)) / SCHOOL_DAYS),
+      short.length === 0 ? 0 : Math.ceil(median(short.map(({ needed, given }) => needed - given)) / REVIEW_DAYS_A_WEEK),
     missed: own.flatMap(([id, one]) => {
       const due = dueSkills(asked(one), day, one.settings.wantedRecall);
       const last = runs.find(({ personId }) => personId === id)?.startedAt;

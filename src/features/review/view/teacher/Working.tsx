@@ -1,9 +1,9 @@
 import type { ReactNode } from "react";
 import type { ReviewSettings } from "@/core/model/reviewSettings";
+import { REVIEW_DAYS_A_WEEK } from "@/core/review/usualReview";
 import type { ReviewFigures, TimeLine } from "../../types";
 
 const percent = (share: number) => Math.round(share * 100);
-const SCHOOL_DAYS = 5;
 
 const TIME_WORDS: Readonly<Record<TimeLine["kind"], string>> = {
   practice: "practice",
@@ -162,7 +162,7 @@ const isLow = ({ accuracy }: ReviewFigures, { wantedRecall }: ReviewSettings): b
 /** What to do, in a sentence. */
 function verdict(figures: ReviewFigures, settings: ReviewSettings): string {
   const { remembered, needed, given, short, fits, skills, accuracy } = figures;
-  const more = Math.ceil((needed - given) / SCHOOL_DAYS);
+  const more = Math.ceil((needed - given) / REVIEW_DAYS_A_WEEK);
   if (needed > given)
     return `The minutes do not reach: ${more === 1 ? "1 more minute" : `${more} more minutes`} a day would keep everything${
       fits !== null && fits < skills ? `, or letting about ${skills - fits} skills of each student rest` : ""

@@ -17,7 +17,15 @@ export default async function Page({
   const [{ classes: key }, { class: wanted }] = await Promise.all([params, searchParams]);
   const { chosen } = await someClasses(key);
   const shown = chosen.find(({ id }) => id === wanted) ?? chosen[0];
-  const found = await attempt((context) => classReview(context, shown?.id ?? ""));
+  if (!shown)
+    return (
+      <Refused
+        message="Review is looked at class by class. Choose a class above."
+        href={`/desk/${key}`}
+        label="Back to Today"
+      />
+    );
+  const found = await attempt((context) => classReview(context, shown.id));
   return found.ok ? (
     <ReviewPage
       key={found.data.classId}
