@@ -18,6 +18,7 @@ export default defineConfig({
           name: "unit",
           include: ["tests/**/*.test.ts"],
           exclude: ["tests/browser/**"],
+          setupFiles: ["tests/support/seededProperties.ts"],
           // Refusals are what many of these tests are about; what is logged has tests of its own.
           env: { OXBOW_LOG: "silent" },
           // A guard against hanging, not a measure: machines differ threefold.
@@ -32,6 +33,7 @@ export default defineConfig({
         ...shared,
         test: {
           name: "browser",
+          isolate: false,
           include: ["tests/browser/**/*.test.ts"],
           testTimeout: 300_000,
           hookTimeout: 300_000,

@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { join, relative } from "node:path";
 import { pathToFileURL } from "node:url";
 import { ensureInstalled, root, run } from "./steps.mjs";
 
@@ -25,6 +25,8 @@ const LATER = [
 ];
 let passed = 0;
 let failed = 0;
+/** What failed, said once more at the end: in a log of this length nobody finds it otherwise. */
+const failures = [];
 
 check("types of pages and routes", await outcome(bin("next"), ["typegen"]));
 // Checks that need one core each run beside the build; what they say is kept together.
@@ -56,6 +58,7 @@ for (const { daysLater, zone, dateBound } of LATER)
   for (const [project, paths, shard = "1/1"] of dateBound)
     suite(project, paths, { shard, name: `${project} tests ${daysLater} days later in ${zone}`, daysLater, zone });
 rmSync(folder, { recursive: true, force: true });
+if (failures.length > 0) console.log(`\n== failed\n${failures.join("\n")}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed === 0 ? 0 : 1;
 
@@ -74,7 +77,12 @@ function outcome(command, args) {
 function check(name, { passed: good, text }) {
   console.log(`\n== ${name}\n${text.trim()}`);
   if (good) passed++;
-  else failed++;
+  else fail(name);
+}
+
+function fail(what) {
+  failed++;
+  failures.push(what);
 }
 
 /**
@@ -89,14 +97,29 @@ function suite(project, paths = [], later = null) {
   const args = ["run", "--project", project, `--shard=${later?.shard ?? "1/1"}`, ...reporters, ...paths];
   const env = later ? laterEnvironment(later) : process.env;
   const { status } = spawnSync(bin("vitest"), args, { cwd: root, stdio: "inherit", env });
-  if (!existsSync(report)) {
-    failed++;
-    return;
-  }
-  const { numPassedTests, numFailedTests, numTotalTests, success } = JSON.parse(readFileSync(report, "utf8"));
+  if (!existsSync(report)) return fail(`${name}: no report`);
+  const { numPassedTests, numFailedTests, numTotalTests, success, testResults } = JSON.parse(
+    readFileSync(report, "utf8"),
+  );
   passed += numPassedTests;
+  for (const { name: file, message, assertionResults } of testResults) {
+    for (const { status: ended, fullName, failureMessages } of assertionResults)
+      if (ended === "failed")
+        failures.push(`${name}, ${relative(root, file)}: ${fullName}\n${excerpt(failureMessages[0])}`);
+    if (assertionResults.length === 0) failures.push(`${name}, ${relative(root, file)}\n${excerpt(message)}`);
+  }
+  failed += numFailedTests;
   // A suite that breaks before its tests, or holds none, must not count as passed.
-  failed += numFailedTests + (numFailedTests === 0 && (status !== 0 || !success || numTotalTests === 0) ? 1 : 0);
+  if (numFailedTests === 0 && (status !== 0 || !success || numTotalTests === 0)) fail(`${name}: broke off`);
+}
+
+/** The start of a failure's message, indented. */
+function excerpt(message = "") {
+  return message
+    .split("\n")
+    .slice(0, 8)
+    .map((line) => `  ${line.slice(0, 300)}`)
+    .join("\n");
 }
 
 function laterEnvironment({ daysLater, zone }) {

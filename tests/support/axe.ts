@@ -4,17 +4,26 @@ import type { Page } from "puppeteer-core";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
-/** Barriers that axe finds on the page, each with the first place where it is. */
-export async function axeFindings(page: Page): Promise<string[]> {
+interface Axe {
+  run(options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>;
+}
+
+/**
+ * Barriers that axe finds on the page, each with the first place where it is; only those of some rules where they are named, as
+ * for colours of a page whose structure was looked at before.
+ */
+export async function axeFindings(page: Page, rules?: readonly string[]): Promise<string[]> {
   // A page that is still streaming in has no title yet.
   await page.waitForFunction(() => document.title !== "");
-  await page.evaluate(axe);
-  return page.evaluate(async () => {
-    const { violations } = await (
-      globalThis as unknown as {
-        axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-      }
-    ).axe.run();
-    return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ""}`);
-  });
+  if (!(await page.evaluate(() => "axe" in globalThis))) await page.evaluate(axe);
+  return page.evaluate(
+    async (only) => {
+      const { violations } = await (globalThis as unknown as { axe: Axe }).axe.run({
+        resultTypes: ["violations"],
+        ...(only ? { runOnly: only } : {}),
+      });
+      return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ""}`);
+    },
+    rules && [...rules],
+  );
 }
