@@ -69,7 +69,9 @@ describe("a student's review", () => {
     await settings({ on: true });
     await master(["equivalent-ratios"]);
     later(60);
-    const first = await take();
+    // From two windows in the same moment, and from one once more.
+    const [first, second] = await Promise.all([take(), take()]);
+    expect(second.view.sittingId).toBe(first.view.sittingId);
     expect((await take()).view.sittingId).toBe(first.view.sittingId);
     expect((await today())?.state).toBe("begun");
     const { sitting } = await give(school, kim, first.view, "right");
@@ -299,6 +301,10 @@ describe("a class's review", () => {
       missed: [{ id: studentIds[2] }],
       tooHard: [{ skillId: all[0], right: 0, tries: 6, lacking: [{}, {}, {}] }],
     });
+    // Whoever reviews in a class that does not is not overlooked.
+    await settings({ studentId: studentIds[2], on: true });
+    await settings({ on: false });
+    expect(await signs()).toMatchObject({ students: 1, missed: [{ id: studentIds[2] }] });
   });
 
   it("goes into the student's file", async () => {

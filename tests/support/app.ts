@@ -26,7 +26,8 @@ export interface TestApp {
 export async function testApp(prepare: (school: TestSchool) => Promise<void> = async () => {}): Promise<TestApp> {
   const school = await testSchool();
   await prepare(school);
-  const port = await freePort(4100 + (process.pid % 500));
+  // From 4200 on: 4190 is one of the ports to which browsers do not go.
+  const port = await freePort(4200 + (process.pid % 500));
   const logFile = `${school.file}.log`;
   let child: ChildProcess | null = null;
   const app: TestApp = {

@@ -7,6 +7,9 @@ const CHROMIUM = process.env.CHROMIUM ?? "/usr/bin/chromium";
 /** How long a page may take, in milliseconds: a guard against waiting for ever, sized for a busy machine. */
 const PATIENCE = 60_000;
 
+/** How often a page is looked at for what is waited for, in milliseconds. */
+const POLLING = 100;
+
 /** Headless Chromium from Debian's package, with a film for its camera where one is named; closed networks make its background requests hang, so they are off. */
 export function openBrowser(film?: string): Promise<Browser> {
   if (!existsSync(CHROMIUM)) throw new Error(`Chromium is not at ${CHROMIUM}; npm test installs it.`);
@@ -46,6 +49,9 @@ export async function openPage(browser: Browser | BrowserContext, width = 1280, 
   await page.evaluateOnNewDocument(moveClock, pageTime - Date.now());
   await page.setViewport({ width, height });
   page.setDefaultTimeout(PATIENCE);
+  // Looked at ten times a second and not at each frame: on a busy machine frames are late or do not come, and each costs time.
+  const wait = page.waitForFunction.bind(page);
+  page.waitForFunction = (condition, options, ...args) => wait(condition, { polling: POLLING, ...options }, ...args);
   return page;
 }
 

@@ -10,15 +10,9 @@ import type { Runtime } from "@/server/runtime/runtime";
 import { dayAt, schoolOf } from "@/server/runtime/school";
 import { asked, reviewOf, type StudentReview } from "./reviewOf";
 
-/** A student's review in one of their classes, as it stands today. */
-export interface OwnReview {
+/** A class in which a student reviews. */
+export interface ReviewedClass {
   readonly class: { readonly id: string; readonly schoolId: string; readonly subject: string };
-  /** The name of what it is taught; empty where the class has no subject of its own. */
-  readonly subjectName: string;
-  readonly review: StudentReview;
-  readonly queue: ReviewQueue;
-  /** What may lie under a skill of the queue; empty for skills with nothing beneath. */
-  readonly under: (skillId: string) => readonly string[];
   /** The student's latest run of it, and whether that was begun today; null before the first. */
   readonly run: {
     readonly sittingId: string;
@@ -30,12 +24,22 @@ export interface OwnReview {
   readonly today: number;
 }
 
-/** The reviews of a student that are switched on, in the order of their classes. */
-export async function ownReviews(
+/** A student's review in one of their classes, as it stands today. */
+export interface OwnReview extends ReviewedClass {
+  /** The name of what it is taught; empty where the class has no subject of its own. */
+  readonly subjectName: string;
+  readonly review: StudentReview;
+  readonly queue: ReviewQueue;
+  /** What may lie under a skill of the queue; empty for skills with nothing beneath. */
+  readonly under: (skillId: string) => readonly string[];
+}
+
+/** The classes in which review is switched on for a student, in their order; nothing is worked out. */
+export async function reviewedClasses(
   db: Queryable,
   runtime: Runtime,
   { personId, schoolId }: { readonly personId: string; readonly schoolId: string },
-): Promise<OwnReview[]> {
+): Promise<ReviewedClass[]> {
   const school = await schoolOf(runtime, schoolId);
   const day = dayAt(school, runtime.now());
   const today = dayNumber(day);
@@ -54,26 +58,11 @@ export async function ownReviews(
     on.map(({ id }) => id),
     [personId],
   );
-  const { subjects } = await libraryOf(runtime);
-  const found: OwnReview[] = [];
-  for (const { id, subject } of on) {
-    const home = { id, schoolId, subject };
-    const { students, scope } = await reviewOf(db, runtime, home, [personId]);
-    const review = students.get(personId);
-    if (!review) continue;
-    const taught = classScope([subject], subjects);
+  return on.map(({ id, subject }) => {
     const run = runs.find(({ classId }) => classId === id);
-    const { minutesADay: minutes, wantedRecall: wanted } = review.settings;
-    found.push({
-      class: home,
-      subjectName: taught.length === 1 ? (taught[0]?.name ?? "") : "",
-      review,
+    return {
+      class: { id, schoolId, subject },
       today,
-      queue: reviewQueue(asked(review), { day: today, minutes, wanted }),
-      under: (skillId) => {
-        const { prerequisites = [] } = scope.find((skill) => skill.id === skillId) ?? {};
-        return prerequisites.filter((under) => scope.some((skill) => skill.id === under));
-      },
       run: run
         ? {
             sittingId: run.sittingId,
@@ -83,6 +72,33 @@ export async function ownReviews(
             milliseconds: run.activeMilliseconds,
           }
         : null,
+    };
+  });
+}
+
+/** The reviews of a student that are switched on, in the order of their classes. */
+export async function ownReviews(
+  db: Queryable,
+  runtime: Runtime,
+  actor: { readonly personId: string; readonly schoolId: string },
+): Promise<OwnReview[]> {
+  const { subjects } = await libraryOf(runtime);
+  const found: OwnReview[] = [];
+  for (const reviewed of await reviewedClasses(db, runtime, actor)) {
+    const { students, scope } = await reviewOf(db, runtime, reviewed.class, [actor.personId]);
+    const review = students.get(actor.personId);
+    if (!review) continue;
+    const taught = classScope([reviewed.class.subject], subjects);
+    const { minutesADay: minutes, wantedRecall: wanted } = review.settings;
+    found.push({
+      ...reviewed,
+      subjectName: taught.length === 1 ? (taught[0]?.name ?? "") : "",
+      review,
+      queue: reviewQueue(asked(review), { day: reviewed.today, minutes, wanted }),
+      under: (skillId) => {
+        const { prerequisites = [] } = scope.find((skill) => skill.id === skillId) ?? {};
+        return prerequisites.filter((under) => scope.some((skill) => skill.id === under));
+      },
     });
   }
   return found;

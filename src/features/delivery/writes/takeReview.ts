@@ -5,7 +5,7 @@ import { added, applyRowChanges } from "@/db/queries/rowChanges";
 import { targetOf } from "@/db/queries/work";
 import type { Queryable } from "@/db/queryable";
 import { newTarget, workRows } from "@/server/classroom/workRows";
-import { type OwnReview, ownReviews } from "@/server/review/ownReviews";
+import { type OwnReview, ownReviews, type ReviewedClass, reviewedClasses } from "@/server/review/ownReviews";
 import type { Context } from "@/server/runtime/context";
 import { Refusal } from "@/server/runtime/refusal";
 import { validated } from "@/server/runtime/validated";
@@ -26,18 +26,20 @@ export async function takeReview(context: Context, raw: unknown): Promise<{ assi
   if (actor.kind !== "student")
     throw new Refusal("not-allowed", "Only students review. To see how it goes, open the review of the class.");
   const { classId } = validated(object({ classId: string().required() }), raw);
+  const isIt = (one: ReviewedClass) => one.class.id === classId;
+  // What is to be asked is worked out before anything is held up: a class begins in the same minute.
+  const own = demanded((await ownReviews(runtime.db.read, runtime, actor)).find(isIt));
+  if (own.run?.today) return { assignmentId: own.run.assignmentId };
+  if (own.queue.skillIds.length === 0)
+    throw new Refusal("closed", "Nothing has to be refreshed today. It comes back when it is time.");
   return runtime.db.write(async (tx) => {
-    const own = (await ownReviews(tx, runtime, actor)).find((one) => one.class.id === classId);
-    if (!own) throw new Refusal("not-found", "Review is not on your list.");
-    if (own.run?.today) return { assignmentId: own.run.assignmentId };
-    const { skillIds } = own.queue;
-    if (skillIds.length === 0)
-      throw new Refusal("closed", "Nothing has to be refreshed today. It comes back when it is time.");
+    // Begun meanwhile in another window, it is gone on with; switched off meanwhile, it is not there.
+    const { run } = demanded((await reviewedClasses(tx, runtime, actor)).find(isIt));
+    if (run?.today) return { assignmentId: run.assignmentId };
     const assignmentId = await givenTo(tx, context, classId);
     const entered = await enter(tx, context, assignmentId);
     await demandItsTurn(tx, context, entered.work);
-    if (own.run && !own.run.finished)
-      await endRun(tx, own.run.sittingId, { finishedAt: runtime.now(), finishReason: "time-up" });
+    if (run && !run.finished) await endRun(tx, run.sittingId, { finishedAt: runtime.now(), finishReason: "time-up" });
     const [piece] = entered.parts;
     if (!piece) throw new Refusal("not-found", "There is nothing in this work yet.");
     await begin(tx, context, entered, {
@@ -47,6 +49,11 @@ export async function takeReview(context: Context, raw: unknown): Promise<{ assi
     });
     return { assignmentId };
   });
+}
+
+function demanded<One>(reviewed: One | undefined): One {
+  if (!reviewed) throw new Refusal("not-found", "Review is not on your list.");
+  return reviewed;
 }
 
 const stateOf = ({ queue: { skillIds }, under, review }: OwnReview) => ({

@@ -23,10 +23,10 @@ const MISSED_AFTER = 5;
 export async function reviewSigns(context: Context, classIds: readonly string[]): Promise<ReviewSigns[]> {
   await demandClasses(context, "see", classIds);
   const db = context.runtime.db.read;
-  const rows = await reviewSettingsOf(db, classIds);
+  // Also where it is switched on for one student only.
+  const on = new Set((await reviewSettingsOf(db, classIds)).flatMap((row) => (row.on ? [row.classId] : [])));
   const found: ReviewSigns[] = [];
-  for (const { classId } of rows.filter(({ personId, on }) => personId === null && on))
-    found.push(await signsOf(context, classId));
+  for (const classId of classIds.filter((id) => on.has(id))) found.push(await signsOf(context, classId));
   return found;
 }
 
