@@ -10,13 +10,40 @@ const MOST_AT_ONCE = 40;
 export const keepFact = (personId: string, message: FactMessage) =>
   keepMessage({ key: message.key, personId: queueOf(personId), order: message.at, message });
 
-/** Sends what waits, the oldest first: how many got through, and how many still wait. */
-export async function sendFacts(personId: string): Promise<{ readonly sent: number; readonly waiting: number }> {
+interface Told {
+  readonly sent: number;
+  readonly waiting: number;
+}
+
+/** By person what is being sent at the moment, so that nothing is sent twice. */
+const underWay = new Map<string, Promise<Told>>();
+/** So long may a page have been on its way that was made before answers got through. */
+const LATELY_MILLISECONDS = 5_000;
+let throughAt = Number.NEGATIVE_INFINITY;
+
+/** Whether answers got through so lately that a page which has just come may not know of them. */
+export const gotThroughLately = (): boolean => performance.now() - throughAt < LATELY_MILLISECONDS;
+
+/** Sends what waits, the oldest first, once what is under way has ended: how many got through, and how many still wait. */
+export function sendFacts(personId: string): Promise<Told> {
+  const send = () => sendWaiting(personId);
+  const before = underWay.get(personId);
+  const own = before ? before.then(send, send) : send();
+  underWay.set(personId, own);
+  const end = () => {
+    if (underWay.get(personId) === own) underWay.delete(personId);
+  };
+  own.then(end, end);
+  return own;
+}
+
+async function sendWaiting(personId: string): Promise<Told> {
   const waiting = await waitingMessages<FactMessage>(queueOf(personId));
   for (let from = 0; from < waiting.length; from += MOST_AT_ONCE) {
     const batch = waiting.slice(from, from + MOST_AT_ONCE);
     if (!(await isDealtWith(batch.map(({ message }) => message))))
       return { sent: from, waiting: waiting.length - from };
+    throughAt = performance.now();
     for (const { key } of batch) await forgetMessage(key);
   }
   return { sent: waiting.length, waiting: 0 };
