@@ -10,13 +10,8 @@ const MOST_AT_ONCE = 40;
 export const keepFact = (personId: string, message: FactMessage) =>
   keepMessage({ key: message.key, personId: queueOf(personId), order: message.at, message });
 
-interface Told {
-  readonly sent: number;
-  readonly waiting: number;
-}
-
 /** By person what is being sent at the moment, so that nothing is sent twice. */
-const underWay = new Map<string, Promise<Told>>();
+const underWay = new Map<string, Promise<number>>();
 /** So long may a page have been on its way that was made before answers got through. */
 const LATELY_MILLISECONDS = 5_000;
 let throughAt = Number.NEGATIVE_INFINITY;
@@ -24,8 +19,8 @@ let throughAt = Number.NEGATIVE_INFINITY;
 /** Whether answers got through so lately that a page which has just come may not know of them. */
 export const gotThroughLately = (): boolean => performance.now() - throughAt < LATELY_MILLISECONDS;
 
-/** Sends what waits, the oldest first, once what is under way has ended: how many got through, and how many still wait. */
-export function sendFacts(personId: string): Promise<Told> {
+/** Sends what waits, the oldest first, once what is under way has ended: how many still wait. */
+export function sendFacts(personId: string): Promise<number> {
   const send = () => sendWaiting(personId);
   const before = underWay.get(personId);
   const own = before ? before.then(send, send) : send();
@@ -37,16 +32,15 @@ export function sendFacts(personId: string): Promise<Told> {
   return own;
 }
 
-async function sendWaiting(personId: string): Promise<Told> {
+async function sendWaiting(personId: string): Promise<number> {
   const waiting = await waitingMessages<FactMessage>(queueOf(personId));
   for (let from = 0; from < waiting.length; from += MOST_AT_ONCE) {
     const batch = waiting.slice(from, from + MOST_AT_ONCE);
-    if (!(await isDealtWith(batch.map(({ message }) => message))))
-      return { sent: from, waiting: waiting.length - from };
+    if (!(await isDealtWith(batch.map(({ message }) => message)))) return waiting.length - from;
     throughAt = performance.now();
     for (const { key } of batch) await forgetMessage(key);
   }
-  return { sent: waiting.length, waiting: 0 };
+  return 0;
 }
 
 async function isDealtWith(messages: readonly FactMessage[]): Promise<boolean> {

@@ -64,7 +64,7 @@ export function useFactSession(session: FactSession) {
 
   useEffect(() => tellServerTimeOfPage(session.serverNow), [session.serverNow]);
   useEffect(() => {
-    const send = () => void sendFacts(personId).then((told) => setWaiting(told.waiting));
+    const send = () => void sendFacts(personId).then(setWaiting);
     send();
     window.addEventListener("online", send);
     return () => window.removeEventListener("online", send);
@@ -97,9 +97,9 @@ export function useFactSession(session: FactSession) {
   }, [asked]);
 
   const sendAndReload = async () => {
-    const told = await sendFacts(personId);
-    setWaiting(told.waiting);
-    if (told.waiting === 0) router.refresh();
+    const left = await sendFacts(personId);
+    setWaiting(left);
+    if (left === 0) router.refresh();
   };
   const isDone = asked === "time" || asked === "nothing-to-ask";
   useEffect(() => {
@@ -116,7 +116,7 @@ export function useFactSession(session: FactSession) {
     const right = value === (fact ? factAnswer(fact) : Number(id));
     const quick = right && fact !== null && taken <= limitSeconds(fact, perDigit, settings.thinkingSeconds);
     void keepFact(personId, { key: v7(), kind, fact: id, given: value, milliseconds, at: serverTime() });
-    if (round % SEND_AFTER === SEND_AFTER - 1) void sendFacts(personId).then((told) => setWaiting(told.waiting));
+    if (round % SEND_AFTER === SEND_AFTER - 1) void sendFacts(personId).then(setWaiting);
     if (fact === null) {
       if (right) setCopies([...copies, { digits: id.length, seconds: taken }]);
       setCopied(copied + 1);
